@@ -1,0 +1,54 @@
+#include "commands.hpp"
+#include "samples.hpp"
+
+#include <coldbrick/error.hpp>
+#include <coldbrick/files.hpp>
+#include <coldbrick/sheet.hpp>
+
+#include <fmt/format.h>
+
+#include <filesystem>
+#include <fstream>
+#include <memory>
+#include <system_error>
+
+namespace {
+
+namespace fs = std::filesystem;
+
+void make_folder(const fs::path& folder) {
+    std::error_code error;
+    fs::create_directories(folder, error);
+    if (error)
+        throw coldbrick::FileError(
+            fmt::format("cannot make the folder {}: {}", folder.string(), error.message()));
+}
+
+void write_text(const fs::path& path, std::string_view text) {
+    std::ofstream file(path, std::ios::binary);
+    file << text;
+    file.close();
+    if (!file)
+        throw coldbrick::FileError(fmt::format("cannot write {}", path.string()));
+}
+
+void write_samples(const fs::path& folder) {
+    make_folder(folder);
+    fmt::print("Open these files:\n");
+    for (const Sample& sample : samples()) {
+        const fs::path sheet_path = folder / sample.name;
+        const fs::path picture_path = fs::path(sheet_path).replace_extension(".png");
+        write_text(sheet_path, sample.text);
+        coldbrick::save(coldbrick::read_sheet(sample.text, sheet_path.string()).render(), picture_path);
+        fmt::print("  {}  drawn from {}\n", picture_path.string(), sheet_path.string());
+    }
+}
+
+} // namespace
+
+void add_demo_command(CLI::App& tool) {
+    CLI::App* const command = tool.add_subcommand("demo", "Write the sample sheets and draw them");
+    const auto folder = std::make_shared<std::string>("coldbrick-demo");
+    command->add_option("FOLDER", *folder, "Where to write; made if it is missing")->capture_default_str();
+    command->callback([folder] { write_samples(*folder); });
+}

@@ -1,0 +1,52 @@
+#include "sheet_file.hpp"
+
+#include <coldbrick/error.hpp>
+
+#include <fmt/format.h>
+
+#include <cerrno>
+#include <fstream>
+#include <sstream>
+#include <system_error>
+#include <utility>
+
+namespace {
+
+std::string read_text(const std::string& path) {
+    std::ifstream file(path, std::ios::binary);
+    std::ostringstream text;
+    if (file && file.peek() != std::ifstream::traits_type::eof())
+        text << file.rdbuf();
+    if (!file.is_open() || file.bad())
+        throw coldbrick::FileError(
+            fmt::format("cannot read {}: {}", path, std::generic_category().message(errno)));
+    return std::move(text).str();
+}
+
+/// Accepts NAME=VALUE.
+std::string check_setting(const std::string& text) {
+    const std::size_t sign = text.find('=');
+    if (sign == std::string::npos || sign == 0 || sign + 1 == text.size())
+        return fmt::format("\"{}\" is not of the form NAME=VALUE", text);
+    return {};
+}
+
+} // namespace
+
+void add_sheet_arguments(CLI::App& command, SheetArguments& arguments) {
+    command.add_option("SHEET", arguments.path, "The sheet to read")->required();
+    command
+        .add_option("--set", arguments.settings, "Give a name of the sheet another value; may be repeated")
+        ->type_name("NAME=VALUE")
+        ->allow_extra_args(false)
+        ->check(CLI::Validator(check_setting, "", "setting"));
+}
+
+coldbrick::Sheet read_sheet_file(const SheetArguments& arguments) {
+    std::vector<coldbrick::Setting> settings;
+    for (const std::string& text : arguments.settings) {
+        const std::size_t sign = text.find('=');
+        settings.push_back({text.substr(0, sign), text.substr(sign + 1)});
+    }
+    return coldbrick::read_sheet(read_text(arguments.path), arguments.path, settings);
+}

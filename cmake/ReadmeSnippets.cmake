@@ -1,0 +1,17 @@
+# Cuts the first ```cpp and the first ```brick block out of README into CPP and SHEET.
+file(READ ${README} text)
+# Semicolons and brackets mean something to CMake's lists, so no list is made of the text.
+function(cut language target)
+    string(FIND "${text}" "\n```${language}\n" start)
+    if(start EQUAL -1)
+        message(FATAL_ERROR "${README} has no ${language} block")
+    endif()
+    string(LENGTH "\n```${language}\n" skipped)
+    math(EXPR start "${start} + ${skipped}")
+    string(SUBSTRING "${text}" ${start} -1 rest)
+    string(FIND "${rest}" "\n```" end)
+    string(SUBSTRING "${rest}" 0 ${end} block)
+    file(WRITE ${target} "${block}\n")
+endfunction()
+cut(cpp ${CPP})
+cut(brick ${SHEET})

@@ -1,0 +1,7 @@
+# Every target of the project is held to these; users of the library are not.
+add_library(coldbrick_warnings INTERFACE)
+if(COLDBRICK_DEVELOPER)
+    target_compile_options(coldbrick_warnings INTERFACE
+        -Wall -Wextra -Wpedantic -Wconversion -Wsign-conversion -Wshadow -Wnon-virtual-dtor
+        -Wold-style-cast -Wcast-qual -Wduplicated-cond -Wlogical-op -Werror)
+endif()

@@ -1,0 +1,33 @@
+/// @file
+/// The verbs that paint.
+#pragma once
+
+#include <coldbrick/colour.hpp>
+#include <coldbrick/fill.hpp>
+#include <coldbrick/image_view.hpp>
+#include <coldbrick/shape.hpp>
+#include <coldbrick/stroke.hpp>
+
+namespace coldbrick {
+
+/// Makes every pixel in the view's clip this colour, alpha included: nothing is blended.
+void clear(const ImageView& view, const Colour& colour);
+
+/// Paints a shape's inside, cut to the view's clip. Each pixel is painted at most once, source-over where the
+/// colour's alpha is below 255. The pixels are those of docs/pixel-rules.md, wherever the shape lies; the
+/// cost is that of the rows and pixels that the clip shows.
+/// @throws ArgumentError if a value of the shape is outside its range; nothing is painted then.
+template <ClosedShape S>
+void draw(const ImageView& view, const S& shape, const Fill& fill);
+
+/// Paints a shape's edge, cut to the view's clip, likewise.
+/// @throws ArgumentError if a value of the shape or the stroke is outside its range; nothing is painted then.
+template <AnyShape S>
+void draw(const ImageView& view, const S& shape, const Stroke& stroke);
+
+/// Paints a shape's inside, then its edge over it.
+/// @throws ArgumentError as above.
+template <ClosedShape S>
+void draw(const ImageView& view, const S& shape, const Fill& fill, const Stroke& stroke);
+
+} // namespace coldbrick

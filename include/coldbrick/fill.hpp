@@ -1,0 +1,16 @@
+/// @file
+/// The style that paints the inside of a shape.
+#pragma once
+
+#include <coldbrick/colour.hpp>
+
+namespace coldbrick {
+
+/// Paints a closed shape's pixels: its outline at width 1 and all that lies within.
+struct Fill {
+    Colour colour;
+
+    friend constexpr bool operator==(const Fill&, const Fill&) = default;
+};
+
+} // namespace coldbrick

@@ -1,0 +1,42 @@
+/// @file
+/// Drawings written as text.
+#pragma once
+
+#include <coldbrick/colour.hpp>
+#include <coldbrick/drawing.hpp>
+#include <coldbrick/image.hpp>
+#include <coldbrick/pixel_format.hpp>
+#include <coldbrick/point.hpp>
+
+#include <span>        // settings
+#include <string>      // settings own their text
+#include <string_view> // a sheet's text
+
+namespace coldbrick {
+
+/// A value that replaces the one that a sheet's `let` gives to a name.
+struct Setting {
+    std::string name;
+    std::string value; ///< an expression in the sheet's own notation: `20`, `(3, 4)`, `gold`
+};
+
+/// A drawing with the size and ground that its text gives it. docs/sheets.md describes the notation.
+struct Sheet {
+    Size size;
+    Colour ground;
+    Drawing drawing;
+
+    /// The sheet drawn: an image of its size, cleared to its ground, with the drawing on it.
+    /// @throws as Image and draw().
+    [[nodiscard]] Image render(PixelFormat format = PixelFormat::rgba8) const;
+};
+
+/// Understands and carries out a sheet's text.
+/// @param text the sheet, in UTF-8.
+/// @param name what error messages call it: its file name.
+/// @param settings replacements of the sheet's own values.
+/// @throws SheetError at the first fault, with file:line:column, the line and a caret under the fault.
+[[nodiscard]] Sheet read_sheet(std::string_view text, std::string_view name,
+                               std::span<const Setting> settings = {});
+
+} // namespace coldbrick

@@ -1,0 +1,20 @@
+#include <coldbrick/drawing.hpp>
+
+#include <coldbrick/draw.hpp>
+
+namespace coldbrick {
+
+void draw(const ImageView& view, const Drawing& drawing) {
+    for (const Drawing::Item& item : drawing.items()) {
+        const auto paint = [&]<class S>(const S& shape) {
+            if constexpr (ClosedShape<S>)
+                if (item.fill)
+                    draw(view, shape, *item.fill);
+            if (item.stroke)
+                draw(view, shape, *item.stroke);
+        };
+        std::visit(paint, item.shape);
+    }
+}
+
+} // namespace coldbrick

@@ -1,0 +1,59 @@
+#include <coldbrick/box.hpp>
+
+#include "geometry/checks.hpp"
+
+#include <algorithm>
+#include <utility>
+
+namespace coldbrick {
+
+Box Box::bounds() const {
+    check(*this);
+    return *this;
+}
+
+Box Box::inset(std::int64_t pixels) const {
+    check(*this);
+    constexpr std::int64_t reach = std::int64_t{1} << 60;
+    check_range("inset", pixels, -reach, reach);
+    const auto shrink = [pixels](std::int64_t start, std::int64_t extent) {
+        const bool vanishes = 2 * pixels >= extent;
+        return vanishes ? std::pair{start + extent / 2, std::int64_t{0}}
+                        : std::pair{start + pixels, extent - 2 * pixels};
+    };
+    const auto [left, new_width] = shrink(x, width);
+    const auto [top, new_height] = shrink(y, height);
+    return {left, top, new_width, new_height};
+}
+
+Box Box::intersection(const Box& other) const {
+    check(*this);
+    check(other);
+    const std::int64_t left = std::max(x, other.x);
+    const std::int64_t top = std::max(y, other.y);
+    const std::int64_t right = std::min(end_x(), other.end_x());
+    const std::int64_t bottom = std::min(end_y(), other.end_y());
+    return {left, top, std::max<std::int64_t>(right - left, 0), std::max<std::int64_t>(bottom - top, 0)};
+}
+
+Point Box::at(Anchor anchor) const {
+    check(*this);
+    const Offset offset = offset_to_place(*this, anchor, {0, 0});
+    return {coordinate("anchor x", -offset.dx), coordinate("anchor y", -offset.dy)};
+}
+
+Box Box::moved(std::int64_t dx, std::int64_t dy) const {
+    check(*this);
+    constexpr std::int64_t reach = std::int64_t{1} << 61;
+    check_range("offset", dx, -reach, reach);
+    check_range("offset", dy, -reach, reach);
+    const Box result{x + dx, y + dy, width, height};
+    check(result);
+    return result;
+}
+
+Box Box::placed(Anchor anchor, Point position) const {
+    return placed_by_bounds(*this, anchor, position);
+}
+
+} // namespace coldbrick

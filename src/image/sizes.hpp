@@ -1,0 +1,21 @@
+/// @file
+/// Checks of image sizes and the bytes they take.
+#pragma once
+
+#include <coldbrick/pixel_format.hpp>
+#include <coldbrick/point.hpp>
+
+#include <cstddef>
+
+namespace coldbrick {
+
+/// Throws ArgumentError unless width and height are in 1..2147483647.
+void check_size(Size size);
+
+/// The bytes of a row without padding.
+std::ptrdiff_t row_bytes(Size size, PixelFormat format);
+
+/// The bytes of all rows without padding. @throws ArgumentError if they exceed the address space.
+std::size_t image_bytes(Size size, PixelFormat format);
+
+} // namespace coldbrick

@@ -1,0 +1,28 @@
+/// @file
+/// Thin lines and outlines in an opaque colour, stepped straight through memory.
+#pragma once
+
+#include "paint/painter.hpp"
+#include "raster/clip.hpp"
+
+#include <coldbrick/box.hpp>
+#include <coldbrick/circle.hpp>
+#include <coldbrick/line.hpp>
+
+namespace coldbrick {
+
+// A span of one pixel costs more than a pixel, so these shapes of width 1 skip the spans where they can. The
+// pixels are those of the raster layer's own steps. Each returns false, having painted nothing, where spans
+// must do.
+
+bool draw_thin(const Line& line, const raster::Clip& clip, const paint::Painter& painter);
+
+/// Only circles that the clip shows whole.
+bool draw_thin(const Circle& circle, const raster::Clip& clip, const paint::Painter& painter);
+
+/// The edges of boxes are long runs already.
+inline bool draw_thin(const Box&, const raster::Clip&, const paint::Painter&) {
+    return false;
+}
+
+} // namespace coldbrick

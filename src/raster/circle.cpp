@@ -1,0 +1,119 @@
+#include "raster/circle.hpp"
+
+#include "geometry/checks.hpp"
+#include "geometry/exact.hpp"
+
+#include <algorithm>
+#include <cstdlib>
+
+namespace coldbrick::raster {
+
+namespace {
+
+// Every set of pixels below is symmetric about the circle's centre and has no gap on a row, so that one
+// number tells a row: the largest |x| on it, or -1 if there is none. `y` is the row's distance from the
+// centre, and never more than the largest one at which the set has pixels, so that no square leaves 64 bits.
+
+/// The filled circle: x^2 + y^2 - max(x, y) < r^2.
+struct FilledCircle {
+    std::uint64_t radius;
+
+    [[nodiscard]] std::int64_t half_width(std::uint64_t y) const {
+        const std::uint64_t rest = radius * radius - y * y;
+        const std::uint64_t root = floor_sqrt(rest);
+        // The largest x with x^2 - x < rest; where it is below y, x^2 - y < rest decides instead.
+        const std::uint64_t steep = root + (rest > root * root + root ? 1 : 0);
+        return static_cast<std::int64_t>(steep >= y || radius == 0 ? steep : floor_sqrt(rest + y - 1));
+    }
+};
+
+/// What the outline encloses: x^2 + y^2 + max(x, y) < r^2.
+struct Enclosed {
+    std::uint64_t radius;
+
+    [[nodiscard]] std::int64_t half_width(std::uint64_t y) const {
+        const std::uint64_t rest = radius * radius - y * y;
+        if (rest <= y)
+            return -1;
+        const std::uint64_t root = floor_sqrt(rest - 1);
+        // The largest x with x^2 + x < rest; where it is below y, x^2 + y < rest decides instead.
+        const std::uint64_t steep = root - (root * root + root >= rest ? 1 : 0);
+        return static_cast<std::int64_t>(steep >= y ? steep : floor_sqrt(rest - y - 1));
+    }
+};
+
+/// The pixels with x^2 + y^2 <= limit.
+struct Disc {
+    std::uint64_t limit;
+
+    /// The pixels nearer to the centre than half of `doubled_radius`, which is 1..3 * 2^31:
+    /// 4 d^2 < doubled_radius^2, without the square that would need 66 bits.
+    static Disc inside(std::uint64_t doubled_radius) {
+        const std::uint64_t half = doubled_radius / 2;
+        return {doubled_radius % 2 == 0 ? half * half - 1 : half * (half + 1)};
+    }
+
+    [[nodiscard]] std::int64_t half_width(std::uint64_t y) const {
+        return y * y > limit ? -1 : static_cast<std::int64_t>(floor_sqrt(limit - y * y));
+    }
+};
+
+struct Nothing {
+    static std::int64_t half_width(std::uint64_t) { return -1; }
+};
+
+/// The pixels of `outer` that are not in `hole`, on the rows that the clip shows.
+template <class Outer, class Hole>
+void add_rows(Point centre, std::int64_t reach, const Outer& outer, const Hole& hole, SpanSink& sink) {
+    const std::int64_t first = std::max<std::int64_t>(centre.y - reach, sink.clip().top);
+    const std::int64_t last = std::min<std::int64_t>(centre.y + reach, sink.clip().bottom - 1);
+    const std::int64_t x = centre.x;
+    for (std::int64_t row = first; row <= last; ++row) {
+        const auto distance = static_cast<std::uint64_t>(row < centre.y ? centre.y - row : row - centre.y);
+        const std::int64_t outer_half = outer.half_width(distance);
+        const std::int64_t hole_half = hole.half_width(distance);
+        const auto y = static_cast<std::int32_t>(row);
+        if (hole_half < 0) {
+            sink.add(y, x - outer_half, x + outer_half + 1);
+        } else {
+            sink.add(y, x - outer_half, x - hole_half);
+            sink.add(y, x + hole_half + 1, x + outer_half + 1);
+        }
+    }
+}
+
+} // namespace
+
+void fill(const Circle& circle, SpanSink& sink) {
+    const FilledCircle filled{static_cast<std::uint64_t>(circle.radius)};
+    add_rows(circle.centre, circle.radius, filled, Nothing{}, sink);
+}
+
+void stroke(const Circle& circle, std::int32_t width, SpanSink& sink) {
+    const auto radius = static_cast<std::uint64_t>(circle.radius);
+    const auto thickness = static_cast<std::uint64_t>(width);
+    if (width == 1) {
+        add_rows(circle.centre, circle.radius, FilledCircle{radius}, Enclosed{radius}, sink);
+        return;
+    }
+    const Disc outer = Disc::inside(2 * radius + thickness);
+    const std::int64_t reach = outer.half_width(0);
+    if (2 * radius <= thickness)
+        add_rows(circle.centre, reach, outer, Nothing{}, sink);
+    else
+        add_rows(circle.centre, reach, outer, Disc::inside(2 * radius - thickness), sink);
+}
+
+} // namespace coldbrick::raster
+
+namespace coldbrick {
+
+bool Circle::contains(Point pixel) const {
+    check(*this);
+    const std::int64_t x = std::abs(std::int64_t{pixel.x} - centre.x);
+    const std::int64_t y = std::abs(std::int64_t{pixel.y} - centre.y);
+    return y <= radius && x <= raster::FilledCircle{static_cast<std::uint64_t>(radius)}.half_width(
+                                   static_cast<std::uint64_t>(y));
+}
+
+} // namespace coldbrick

@@ -1,0 +1,49 @@
+/// @file
+/// The pixels of circles.
+///
+/// Outline and fill come from one rule. With (x, y) a pixel's position from the centre and m the larger of
+/// |x| and |y|, the pixel nearest to the ideal curve on its column (where m = |y|) or row (where m = |x|) is
+/// the one with
+///
+///     x^2 + y^2 - m < r^2 <= x^2 + y^2 + m,
+///
+/// because (m - 1/2)^2 <= m'^2 < (m + 1/2)^2 for the curve's own distance m', and squares of integers never
+/// differ by a quarter. The left part alone is the filled circle: the outline and all within it.
+#pragma once
+
+#include "raster/span_sink.hpp"
+
+#include <coldbrick/circle.hpp>
+
+#include <cstddef>
+#include <cstdint>
+
+namespace coldbrick::raster {
+
+/// The outline of width 1 and all that lies within it.
+void fill(const Circle& circle, SpanSink& sink);
+
+/// Width 1: the outline. Wider: the pixels whose distance d from the centre has
+/// radius - width / 2 <= d < radius + width / 2.
+void stroke(const Circle& circle, std::int32_t width, SpanSink& sink);
+
+/// The outline of width 1 of a circle of radius 1 or more, once each, as calls of visit(x, y) for one eighth
+/// of it: 0 <= x <= y from the centre. The pixel stands for its reflections in both axes and both diagonals.
+/// Steps as Bresenham, "A linear algorithm for incremental digital display of circular arcs",
+/// Communications of the ACM 20(2), 1977, do, with this library's rule as the decision.
+template <class Visit>
+void for_each_in_octant(std::int32_t radius, Visit visit) {
+    std::int64_t y = radius;
+    // How far the pixel is within the outer bound of the rule: r^2 - (x^2 + y^2 - y); it must stay above 0.
+    std::int64_t slack = y;
+    for (std::int64_t x = 0; x <= y; ++x) {
+        visit(static_cast<std::ptrdiff_t>(x), static_cast<std::ptrdiff_t>(y));
+        slack -= 2 * x + 1;
+        if (slack <= 0) {
+            slack += 2 * y - 2;
+            --y;
+        }
+    }
+}
+
+} // namespace coldbrick::raster

@@ -1,0 +1,50 @@
+/// @file
+/// The pixels of lines of width 1.
+#pragma once
+
+#include "raster/span_sink.hpp"
+
+#include <coldbrick/line.hpp>
+
+#include <cstddef>
+#include <cstdint>
+
+namespace coldbrick::raster {
+
+/// The visible pixels of a line, as steps along its longer axis: the single place that decides them.
+///
+/// Pixel i from the end with the smaller longer-axis coordinate lies floor(ideal + 1/2) along the other axis,
+/// so halves go to the larger coordinate. The division is carried along as an error term (Bresenham,
+/// "Algorithm for computer control of a digital plotter", IBM Systems Journal 4(1), 1965), which starts from
+/// the exact value at the first visible pixel, so that a cut line has the whole line's pixels.
+struct LineSteps {
+    Point first;
+    std::int64_t count = 0;    ///< pixels; 0 if the clip shows none
+    bool along_y = false;      ///< the longer axis is y
+    std::int32_t sideways = 1; ///< the direction of a side step: 1 or -1
+    std::int64_t error = 0;    ///< below 0; a side step is due when it reaches 0
+    std::int64_t error_step = 0;
+    std::int64_t error_reset = 0;
+
+    LineSteps(const Line& line, const Clip& clip);
+
+    /// Calls visit(pixel) for each pixel from `pixel` on, moving it by `along` at every step and by `side` as
+    /// well at a side step. A pixel is whatever these can be added to: an address, an index.
+    template <class Pixel, class Visit>
+    void walk(Pixel pixel, std::ptrdiff_t along, std::ptrdiff_t side, Visit visit) const {
+        std::int64_t rest = error;
+        for (std::int64_t i = count; i > 0; --i) {
+            visit(pixel);
+            rest += error_step;
+            // Both outcomes are as likely as the line's slope has it: arithmetic beats a mispredicted jump.
+            const std::int64_t due = ~(rest >> 63);
+            pixel += along + (side & static_cast<std::ptrdiff_t>(due));
+            rest -= error_reset & due;
+        }
+    }
+};
+
+/// The line at width 1, the only width so far.
+void stroke(const Line& line, std::int32_t width, SpanSink& sink);
+
+} // namespace coldbrick::raster

@@ -1,0 +1,312 @@
+#include "sheet/parser.hpp"
+
+#include "sheet/token.hpp"
+
+#include <coldbrick/error.hpp>
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <array>
+#include <charconv>
+#include <utility>
+
+namespace coldbrick::sheet {
+
+namespace {
+
+/// Words with a meaning of their own, which cannot be names.
+constexpr std::array<std::string_view, 12> reserved_words{"sheet", "on", "let",    "line", "box",  "circle",
+                                                          "at",    "to", "radius", "size", "fill", "stroke"};
+
+bool is_reserved(std::string_view word) {
+    return std::ranges::find(reserved_words, word) != reserved_words.end();
+}
+
+/// A parser by recursive descent: one function a rule, each called with the rule's first word next.
+class Parser {
+  public:
+    explicit Parser(const Source& source) : tokens_(tokens(source)) {}
+
+    std::vector<Statement> statements() {
+        std::vector<Statement> result;
+        while (next().kind != Token::Kind::end_of_sheet) {
+            if (next().kind == Token::Kind::end_of_line)
+                take();
+            else
+                result.push_back(statement());
+        }
+        return result;
+    }
+
+    ExpressionPtr lone_expression() {
+        ExpressionPtr result = expression();
+        expect_end();
+        return result;
+    }
+
+  private:
+    /// Deeper and longer than anyone writes, but far from the end of the stack.
+    static constexpr int max_depth = 200;
+    static constexpr int max_operations = 2000;
+
+    [[nodiscard]] const Token& next() const { return tokens_[at_]; }
+
+    const Token& take() { return tokens_[at_++]; }
+
+    [[noreturn]] void fail_expecting(std::string_view what) const {
+        const std::string found =
+            next().ends_statement() ? "the end of the line" : fmt::format("\"{}\"", next().text);
+        fail(next().location, fmt::format("expected {}, found {}", what, found));
+    }
+
+    bool take_word(std::string_view word) {
+        if (!next().is_word(word))
+            return false;
+        take();
+        return true;
+    }
+
+    void expect_word(std::string_view word) {
+        if (!take_word(word))
+            fail_expecting(fmt::format("\"{}\"", word));
+    }
+
+    bool take_symbol(char symbol) {
+        if (!next().is_symbol(symbol))
+            return false;
+        take();
+        return true;
+    }
+
+    void expect_symbol(char symbol) {
+        if (!take_symbol(symbol))
+            fail_expecting(fmt::format("\"{}\"", symbol));
+    }
+
+    void expect_end() {
+        if (!next().ends_statement())
+            fail_expecting("the end of the line");
+    }
+
+    Statement statement() {
+        const Token& first = next();
+        Statement result{first.location, LetStatement{}};
+        if (take_word("sheet"))
+            result.form = sheet_statement();
+        else if (take_word("let"))
+            result.form = let_statement();
+        else
+            result.form = shape_statement();
+        expect_end();
+        return result;
+    }
+
+    SheetStatement sheet_statement() {
+        SheetStatement result;
+        result.width = expression();
+        expect_word("x");
+        result.height = expression();
+        if (take_word("on"))
+            result.ground = expression();
+        return result;
+    }
+
+    LetStatement let_statement() {
+        if (next().kind != Token::Kind::word)
+            fail_expecting("a name");
+        if (is_reserved(next().text))
+            fail(next().location,
+                 fmt::format("\"{}\" has a meaning of its own and cannot be a name", next().text));
+        const Token& name = take();
+        expect_symbol('=');
+        return {std::string(name.text), name.location, expression()};
+    }
+
+    ShapeStatement shape_statement() {
+        ShapeStatement result;
+        if (take_word("line"))
+            result.form = line_form();
+        else if (take_word("box"))
+            box_form(result);
+        else if (take_word("circle"))
+            result.form = circle_form();
+        else
+            fail_expecting("a statement (sheet, let, line, box, circle)");
+        style(result);
+        return result;
+    }
+
+    LineForm line_form() {
+        LineForm result;
+        result.from = expression();
+        expect_word("to");
+        result.to = expression();
+        return result;
+    }
+
+    void box_form(ShapeStatement& result) {
+        ExpressionPtr corner = expression();
+        if (take_word("to")) {
+            result.form = CornersForm{std::move(corner), expression()};
+            return;
+        }
+        if (!take_word("size"))
+            fail_expecting("\"to\" and the opposite corner, or \"size\" and width x height");
+        ExpressionPtr width = expression();
+        expect_word("x");
+        result.form = SizedBoxForm{std::move(corner), std::move(width), expression()};
+    }
+
+    CircleForm circle_form() {
+        CircleForm result;
+        expect_word("at");
+        result.centre = expression();
+        expect_word("radius");
+        result.radius = expression();
+        return result;
+    }
+
+    void style(ShapeStatement& shape) {
+        while (!next().ends_statement()) {
+            const Token& word = next();
+            if (take_word("fill")) {
+                if (shape.fill)
+                    fail(word.location, "this shape has a fill already");
+                shape.fill = FillWords{word.location, operand()};
+            } else if (take_word("stroke")) {
+                if (shape.stroke)
+                    fail(word.location, "this shape has a stroke already");
+                shape.stroke = StrokeWords{word.location, operand(), nullptr};
+                if (!next().ends_statement() && !is_style_word())
+                    shape.stroke->width = expression();
+            } else {
+                fail_expecting("\"fill\", \"stroke\" or the end of the line");
+            }
+        }
+        if (!shape.fill && !shape.stroke)
+            fail_expecting("\"fill\" or \"stroke\"");
+    }
+
+    [[nodiscard]] bool is_style_word() const { return next().is_word("fill") || next().is_word("stroke"); }
+
+    template <class Form>
+    ExpressionPtr make(const Location& location, Form form) {
+        if (++operations_ > max_operations)
+            fail(location, "this expression is too long");
+        return std::make_unique<Expression>(Expression{location, std::move(form)});
+    }
+
+    /// Sums: the operations that bind least.
+    ExpressionPtr expression() {
+        if (depth_ == 0)
+            operations_ = 0;
+        if (++depth_ > max_depth)
+            fail(next().location, "this expression is nested too deep");
+        ExpressionPtr result = product();
+        while (next().is_symbol('+') || next().is_symbol('-')) {
+            const Token& sign = take();
+            result = make(sign.location, BinaryOperation{sign.text[0], std::move(result), product()});
+        }
+        --depth_;
+        return result;
+    }
+
+    ExpressionPtr product() {
+        ExpressionPtr result = signed_operand();
+        while (next().is_symbol('*') || next().is_symbol('/')) {
+            const Token& sign = take();
+            result = make(sign.location, BinaryOperation{sign.text[0], std::move(result), signed_operand()});
+        }
+        return result;
+    }
+
+    ExpressionPtr signed_operand() {
+        // Counted, not recursive: a line of minus signs must not use up the stack.
+        std::vector<Location> signs;
+        while (next().is_symbol('-'))
+            signs.push_back(take().location);
+        ExpressionPtr result = operand();
+        if (signs.size() % 2 == 1)
+            result = make(signs.back(), Negation{std::move(result)});
+        return result;
+    }
+
+    ExpressionPtr operand() {
+        ExpressionPtr result = bare_operand();
+        while (next().is_symbol('.')) {
+            const Token& dot = take();
+            if (!next().is_word("x") && !next().is_word("y"))
+                fail_expecting("\"x\" or \"y\"");
+            result = make(dot.location, Coordinate{std::move(result), take().text[0]});
+        }
+        return result;
+    }
+
+    ExpressionPtr bare_operand() {
+        const Token& token = next();
+        switch (token.kind) {
+        case Token::Kind::number:
+            return make(take().location, NumberLiteral{number(token)});
+        case Token::Kind::colour:
+            return make(take().location, ColourLiteral{colour_of(token)});
+        case Token::Kind::word:
+            if (is_reserved(token.text))
+                break;
+            return make(take().location, Name{std::string(token.text)});
+        case Token::Kind::symbol:
+            if (token.is_symbol('('))
+                return parenthesised();
+            break;
+        default:
+            break;
+        }
+        fail_expecting("a number, a point, a colour or a name");
+    }
+
+    /// ( VALUE ) or ( X , Y )
+    ExpressionPtr parenthesised() {
+        const Token& open = take();
+        ExpressionPtr first = expression();
+        if (take_symbol(',')) {
+            ExpressionPtr second = expression();
+            first = make(open.location, PointLiteral{std::move(first), std::move(second)});
+        }
+        expect_symbol(')');
+        return first;
+    }
+
+    static double number(const Token& token) {
+        double value = 0;
+        const char* const end = token.text.data() + token.text.size();
+        const auto [stopped, error] = std::from_chars(token.text.data(), end, value);
+        if (error != std::errc() || stopped != end)
+            fail(token.location, fmt::format("{} is too large a number", token.text));
+        return value;
+    }
+
+    static Colour colour_of(const Token& token) {
+        try {
+            return colour(token.text);
+        } catch (const ArgumentError& error) {
+            fail(token.location, error.what());
+        }
+    }
+
+    std::vector<Token> tokens_;
+    std::size_t at_ = 0;
+    int depth_ = 0;      ///< of expressions within each other
+    int operations_ = 0; ///< in the outermost expression so far
+};
+
+} // namespace
+
+std::vector<Statement> parse_statements(const Source& source) {
+    return Parser(source).statements();
+}
+
+ExpressionPtr parse_expression(const Source& source) {
+    return Parser(source).lone_expression();
+}
+
+} // namespace coldbrick::sheet

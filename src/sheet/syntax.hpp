@@ -1,0 +1,125 @@
+/// @file
+/// What a sheet says, as a tree: statements and their expressions, before anything is worked out.
+#pragma once
+
+#include "sheet/source.hpp"
+
+#include <coldbrick/colour.hpp>
+
+#include <memory>
+#include <optional>
+#include <string>
+#include <variant>
+#include <vector>
+
+namespace coldbrick::sheet {
+
+struct Expression;
+using ExpressionPtr = std::unique_ptr<Expression>;
+
+struct NumberLiteral {
+    double value;
+};
+
+struct ColourLiteral {
+    Colour value;
+};
+
+/// A name that `let` defines, or else a CSS colour.
+struct Name {
+    std::string text;
+};
+
+/// (x, y)
+struct PointLiteral {
+    ExpressionPtr x;
+    ExpressionPtr y;
+};
+
+/// One coordinate of a point: point.x, point.y
+struct Coordinate {
+    ExpressionPtr point;
+    char axis;
+};
+
+struct Negation {
+    ExpressionPtr operand;
+};
+
+struct BinaryOperation {
+    char operation; ///< one of + - * /
+    ExpressionPtr left;
+    ExpressionPtr right;
+};
+
+struct Expression {
+    Location location; ///< of an operation, its sign
+    std::variant<NumberLiteral, ColourLiteral, Name, PointLiteral, Coordinate, Negation, BinaryOperation>
+        form;
+};
+
+/// sheet WIDTH x HEIGHT [on COLOUR]
+struct SheetStatement {
+    ExpressionPtr width;
+    ExpressionPtr height;
+    ExpressionPtr ground; ///< null if it is left out
+};
+
+/// let NAME = VALUE
+struct LetStatement {
+    std::string name;
+    Location name_location;
+    ExpressionPtr value;
+};
+
+/// line FROM to TO
+struct LineForm {
+    ExpressionPtr from;
+    ExpressionPtr to;
+};
+
+/// box CORNER to OPPOSITE
+struct CornersForm {
+    ExpressionPtr corner;
+    ExpressionPtr opposite;
+};
+
+/// box CORNER size WIDTH x HEIGHT
+struct SizedBoxForm {
+    ExpressionPtr corner;
+    ExpressionPtr width;
+    ExpressionPtr height;
+};
+
+/// circle at CENTRE radius RADIUS
+struct CircleForm {
+    ExpressionPtr centre;
+    ExpressionPtr radius;
+};
+
+/// fill COLOUR
+struct FillWords {
+    Location location;
+    ExpressionPtr colour;
+};
+
+/// stroke COLOUR [WIDTH]
+struct StrokeWords {
+    Location location;
+    ExpressionPtr colour;
+    ExpressionPtr width; ///< null if it is left out
+};
+
+/// A shape and its style.
+struct ShapeStatement {
+    std::variant<LineForm, CornersForm, SizedBoxForm, CircleForm> form;
+    std::optional<FillWords> fill;
+    std::optional<StrokeWords> stroke;
+};
+
+struct Statement {
+    Location location; ///< of its first word
+    std::variant<SheetStatement, LetStatement, ShapeStatement> form;
+};
+
+} // namespace coldbrick::sheet

@@ -1,0 +1,178 @@
+#include "sheet/value.hpp"
+
+#include <fmt/format.h>
+
+#include <cmath>
+#include <limits>
+
+namespace coldbrick::sheet {
+
+namespace {
+
+template <class... Functions>
+struct Overloaded : Functions... {
+    using Functions::operator()...;
+};
+
+std::string_view kind_name(const Value& value) {
+    return std::visit(Overloaded{[](double) { return "a number"; }, [](const Position&) { return "a point"; },
+                                 [](const Colour&) { return "a colour"; }},
+                      value);
+}
+
+/// Throws unless every number of the value is finite.
+Value finite(const Location& location, const Value& value) {
+    const bool is_finite = std::visit(
+        Overloaded{[](double number) { return std::isfinite(number); },
+                   [](const Position& point) { return std::isfinite(point.x) && std::isfinite(point.y); },
+                   [](const Colour&) { return true; }},
+        value);
+    if (!is_finite)
+        fail(location, "the result is too large a number");
+    return value;
+}
+
+std::string_view verb(char operation) {
+    switch (operation) {
+    case '+':
+        return "add";
+    case '-':
+        return "subtract";
+    case '*':
+        return "multiply";
+    default:
+        return "divide";
+    }
+}
+
+double operate(char operation, double left, double right) {
+    switch (operation) {
+    case '+':
+        return left + right;
+    case '-':
+        return left - right;
+    case '*':
+        return left * right;
+    default:
+        return left / right;
+    }
+}
+
+/// The operation between values whose kinds fit: number and number, point + - point, point * / number,
+/// number * point.
+Value operate(const Location& location, char operation, const Value& left, const Value& right) {
+    const auto misfit = [&]() -> Value {
+        fail(location,
+             fmt::format("cannot {} {} and {}", verb(operation), kind_name(left), kind_name(right)));
+    };
+    const auto by_coordinate = [operation](const Position& a, const Position& b) -> Value {
+        return Position{operate(operation, a.x, b.x), operate(operation, a.y, b.y)};
+    };
+    const bool additive = operation == '+' || operation == '-';
+    const auto fitting = Overloaded{
+        [&](double a, double b) -> Value { return operate(operation, a, b); },
+        [&](const Position& a, const Position& b) { return additive ? by_coordinate(a, b) : misfit(); },
+        [&](const Position& a, double b) {
+            return additive ? misfit() : by_coordinate(a, {b, b});
+        },
+        [&](double a, const Position& b) {
+            return operation == '*' ? by_coordinate({a, a}, b) : misfit();
+        },
+        [&](const auto&, const auto&) { return misfit(); },
+    };
+    if (operation == '/' && right == Value(0.0))
+        fail(location, "division by zero");
+    return std::visit(fitting, left, right);
+}
+
+class Evaluator {
+  public:
+    Evaluator(const Location& location, const Definitions& names) : location_(location), names_(names) {}
+
+    Value operator()(const NumberLiteral& literal) const { return literal.value; }
+
+    Value operator()(const ColourLiteral& literal) const { return literal.value; }
+
+    Value operator()(const Name& name) const {
+        if (const auto found = names_.find(name.text); found != names_.end())
+            return found->second.value;
+        if (const auto colour = css_colour(name.text))
+            return *colour;
+        fail(location_, fmt::format("\"{}\" is neither defined above nor the name of a colour", name.text));
+    }
+
+    Value operator()(const PointLiteral& literal) const {
+        return Position{number(*literal.x), number(*literal.y)};
+    }
+
+    Value operator()(const Coordinate& coordinate) const {
+        const Value value = evaluate(*coordinate.point, names_);
+        const auto* const point = std::get_if<Position>(&value);
+        if (point == nullptr)
+            fail(location_, fmt::format("only a point has .x and .y; this is {}", kind_name(value)));
+        return coordinate.axis == 'x' ? point->x : point->y;
+    }
+
+    Value operator()(const Negation& negation) const {
+        return operate(location_, '*', -1.0, evaluate(*negation.operand, names_));
+    }
+
+    Value operator()(const BinaryOperation& operation) const {
+        const Value left = evaluate(*operation.left, names_);
+        return operate(location_, operation.operation, left, evaluate(*operation.right, names_));
+    }
+
+  private:
+    [[nodiscard]] double number(const Expression& expression) const {
+        const Value value = evaluate(expression, names_);
+        if (const auto* const result = std::get_if<double>(&value))
+            return *result;
+        fail(expression.location, fmt::format("expected a number, not {}", kind_name(value)));
+    }
+
+    Location location_;
+    const Definitions& names_;
+};
+
+/// Rounds to a whole number, halves up, and checks its range.
+std::int32_t whole(const Location& location, std::string_view what, double value, std::int32_t low,
+                   std::int32_t high) {
+    const double rounded = std::floor(value + 0.5);
+    if (rounded < low || rounded > high)
+        fail(location, fmt::format("{} {} is outside {}..{}", what, value, low, high));
+    return static_cast<std::int32_t>(rounded);
+}
+
+} // namespace
+
+Value evaluate(const Expression& expression, const Definitions& names) {
+    return finite(expression.location, std::visit(Evaluator(expression.location, names), expression.form));
+}
+
+Colour colour_value(const Expression& expression, const Definitions& names) {
+    const Value value = evaluate(expression, names);
+    if (const auto* const result = std::get_if<Colour>(&value))
+        return *result;
+    fail(expression.location, fmt::format("expected a colour, not {}", kind_name(value)));
+}
+
+std::int32_t pixels(const Expression& expression, const Definitions& names, std::string_view what,
+                    std::int32_t low, std::int32_t high) {
+    const Value value = evaluate(expression, names);
+    if (const auto* const number = std::get_if<double>(&value))
+        return whole(expression.location, what, *number, low, high);
+    fail(expression.location, fmt::format("expected a number for the {}, not {}", what, kind_name(value)));
+}
+
+Point pixel(const Expression& expression, const Definitions& names) {
+    const Value value = evaluate(expression, names);
+    const auto* const point = std::get_if<Position>(&value);
+    if (point == nullptr)
+        fail(expression.location, fmt::format("expected a point (x, y), not {}", kind_name(value)));
+    constexpr std::int32_t low = std::numeric_limits<std::int32_t>::min();
+    constexpr std::int32_t high = std::numeric_limits<std::int32_t>::max();
+    return {whole(expression.location, "x", point->x, low, high),
+            whole(expression.location, "y", point->y, low, high)};
+}
+
+} // namespace coldbrick::sheet

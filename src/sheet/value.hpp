@@ -1,0 +1,53 @@
+/// @file
+/// What expressions amount to.
+#pragma once
+
+#include "sheet/source.hpp"
+#include "sheet/syntax.hpp"
+
+#include <coldbrick/colour.hpp>
+#include <coldbrick/point.hpp>
+
+#include <cstdint>
+#include <map>
+#include <string>
+#include <string_view>
+#include <variant>
+
+namespace coldbrick::sheet {
+
+/// A position that need not be a whole pixel's.
+struct Position {
+    double x;
+    double y;
+
+    friend bool operator==(const Position&, const Position&) = default;
+};
+
+using Value = std::variant<double, Position, Colour>;
+
+/// A name's value and where it was defined.
+struct Definition {
+    Value value;
+    Location location;
+};
+
+using Definitions = std::map<std::string, Definition, std::less<>>;
+
+/// Works an expression out. @throws SheetError where names are unknown or kinds of values do not fit.
+Value evaluate(const Expression& expression, const Definitions& names);
+
+/// The colour that the expression amounts to. @throws SheetError if it is none.
+Colour colour_value(const Expression& expression, const Definitions& names);
+
+/// The number rounded to whole pixels, halves up.
+/// @param what the message's name for it.
+/// @throws SheetError if it is no number or rounds to one outside low..high.
+std::int32_t pixels(const Expression& expression, const Definitions& names, std::string_view what,
+                    std::int32_t low, std::int32_t high);
+
+/// The position rounded to a pixel, halves to the right and down.
+/// @throws SheetError if it is no point or lies outside the 32-bit coordinates.
+Point pixel(const Expression& expression, const Definitions& names);
+
+} // namespace coldbrick::sheet

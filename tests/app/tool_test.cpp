@@ -1,0 +1,116 @@
+// The tool as a process: its pictures, its messages and its exit status.
+
+#include "support/files.hpp"
+
+#include <coldbrick/magnify.hpp>
+#include <coldbrick/sheet.hpp>
+
+#include <gtest/gtest.h>
+
+namespace coldbrick::test {
+
+namespace {
+
+const std::string tool = COLDBRICK_TOOL_PATH; // NOLINT(cert-err58-cpp): a path of the build
+
+void expect_picture(const std::string& path, const Image& expected) {
+    const DecodedPng decoded = decode_png(path);
+    ASSERT_EQ(decoded.size, expected.size());
+    for (int y = 0; y < decoded.size.height; ++y)
+        for (int x = 0; x < decoded.size.width; ++x)
+            ASSERT_EQ(decoded.at(x, y), expected.pixel({x, y}));
+}
+
+constexpr const char* quay =
+    "sheet 60 x 40 on navy\nlet r = 9\ncircle at (30, 20) radius r fill gold stroke white 2\n";
+
+} // namespace
+
+TEST(Tool, DrawsASheet) {
+    const TemporaryFolder folder;
+    write_file(folder.file("quay.brick"), quay);
+    const Finished drawn =
+        run_command(tool + " draw " + folder.file("quay.brick") + " -o " + folder.file("a.png"));
+    EXPECT_EQ(drawn.status, 0) << drawn.errors;
+    EXPECT_EQ(drawn.output + drawn.errors, "");
+    expect_picture(folder.file("a.png"), read_sheet(quay, "quay").render());
+
+    const Finished set = run_command(tool + " draw --set r=15 " + folder.file("quay.brick") + " --output " +
+                                     folder.file("b.png"));
+    EXPECT_EQ(set.status, 0) << set.errors;
+    const Setting wider{"r", "15"};
+    expect_picture(folder.file("b.png"), read_sheet(quay, "quay", {&wider, 1}).render());
+
+    const Finished graph =
+        run_command(tool + " graph " + folder.file("quay.brick") + " --zoom 7 -o " + folder.file("c.png"));
+    EXPECT_EQ(graph.status, 0) << graph.errors;
+    expect_picture(folder.file("c.png"), magnified(read_sheet(quay, "quay").render(), {.zoom = 7}));
+}
+
+TEST(Tool, DemoWritesSheetsAndTheirPictures) {
+    const TemporaryFolder folder;
+    const std::string target = folder.file("new/demo");
+    const Finished demo = run_command(tool + " demo " + target);
+    EXPECT_EQ(demo.status, 0) << demo.errors;
+    const std::string sheet = target + "/tarn_haven_chart.brick";
+    EXPECT_NE(demo.output.find(target + "/tarn_haven_chart.png  drawn from " + sheet), std::string::npos)
+        << demo.output;
+    expect_picture(target + "/tarn_haven_chart.png", read_sheet(read_file(sheet), "chart").render());
+}
+
+TEST(Tool, TellsWhatIsWrongAndHow) {
+    const TemporaryFolder folder;
+    write_file(folder.file("quay.brick"), quay);
+    write_file(folder.file("bad.brick"), "sheet 9 x 9\ncircle\n");
+    write_file(folder.file("vast.brick"), "sheet 2000000000 x 1000000000\n");
+    const std::string sheet = folder.file("quay.brick");
+    const std::string out = " -o " + folder.file("a.png");
+    struct Row {
+        std::string arguments;
+        int status;
+        std::string errors; ///< part of what is printed
+    };
+    const Row rows[] = {
+        {"draw " + folder.file("none.brick") + out, 1,
+         "coldbrick: cannot read " + folder.file("none.brick") + ": No such file or directory\n"},
+        {"draw " + folder.path().string() + out, 1,
+         "coldbrick: cannot read " + folder.path().string() + ": Is a directory\n"},
+        {"draw " + folder.file("bad.brick") + out, 1,
+         "coldbrick: " + folder.file("bad.brick") +
+             ":2:7: expected \"at\", found the end of the line\ncircle\n      ^\n"},
+        {"draw " + folder.file("vast.brick") + out, 1, "coldbrick: not enough memory for this picture\n"},
+        {"draw " + sheet + " -o a.gif", 1,
+         "coldbrick: cannot write a.gif: the extension \".gif\" is none of"},
+        {"draw " + sheet + " -o " + folder.file("no/a.png"), 1, ": No such file or directory\n"},
+        {"draw " + sheet + out + " --set q=1", 1, "no let defines \"q\""},
+        {"draw " + sheet + out + " --set r", 2, "\"r\" is not of the form NAME=VALUE"},
+        {"draw " + sheet, 2, "--output is required"},
+        {"draw", 2, "is required"},
+        {"graph " + sheet + out + " --zoom 0", 1, "coldbrick: zoom 0 is outside 1..1024\n"},
+        {"graph " + sheet + out + " --zoom big", 2, "--zoom"},
+        {"demo " + sheet, 1, "coldbrick: cannot make the folder " + sheet},
+        {"", 2, "A subcommand is required"},
+        {"paint", 2, ""},
+    };
+    for (const Row& row : rows) {
+        const Finished finished = run_command(tool + ' ' + row.arguments);
+        EXPECT_EQ(finished.status, row.status) << row.arguments << '\n' << finished.errors;
+        EXPECT_NE(finished.errors.find(row.errors), std::string::npos) << row.arguments << '\n'
+                                                                       << finished.errors;
+        EXPECT_EQ(finished.output, "") << row.arguments;
+    }
+    EXPECT_EQ(folder.file_count(), 3) << "a failed command leaves a file";
+}
+
+TEST(Tool, TellsItsVersionAndHelp) {
+    const Finished version = run_command(tool + " --version");
+    EXPECT_EQ(version.status, 0);
+    EXPECT_EQ(version.output, "coldbrick " COLDBRICK_VERSION "\n");
+    for (const char* command : {"", "draw", "graph", "demo"}) {
+        const Finished help = run_command(tool + ' ' + command + " --help");
+        EXPECT_EQ(help.status, 0);
+        EXPECT_NE(help.output.find("Usage: coldbrick"), std::string::npos) << help.output;
+    }
+}
+
+} // namespace coldbrick::test

@@ -1,0 +1,96 @@
+// The layers: each file includes only its own layer and those below it, and the core prints nothing and opens
+// no file.
+
+#include "support/files.hpp"
+
+#include <gtest/gtest.h>
+
+#include <algorithm>
+#include <map>
+#include <regex>
+#include <set>
+
+namespace coldbrick::test {
+
+namespace {
+
+namespace fs = std::filesystem;
+
+const fs::path root = COLDBRICK_SOURCE_FOLDER; // NOLINT(cert-err58-cpp): a path of the build
+
+/// From bottom to top. files and sheet stand beside each other on the core.
+const std::map<std::string, std::set<std::string>> allowed{
+    {"geometry", {"geometry"}},
+    {"raster", {"geometry", "raster"}},
+    {"paint", {"geometry", "paint"}},
+    {"image", {"geometry", "raster", "paint", "image"}},
+    {"drawing", {"geometry", "raster", "paint", "image", "drawing"}},
+    {"files", {"geometry", "paint", "image", "files"}},
+    {"sheet", {"geometry", "paint", "image", "drawing", "sheet"}},
+};
+
+/// The layer that each public header belongs to.
+const std::map<std::string, std::string> public_layer{
+    {"error", "geometry"},  {"point", "geometry"},     {"anchor", "geometry"}, {"box", "geometry"},
+    {"line", "geometry"},   {"circle", "geometry"},    {"span", "geometry"},   {"shape", "geometry"},
+    {"colour", "paint"},    {"pixel_format", "paint"}, {"fill", "paint"},      {"stroke", "paint"},
+    {"image", "image"},     {"image_view", "image"},   {"draw", "image"},      {"magnify", "image"},
+    {"drawing", "drawing"}, {"files", "files"},        {"sheet", "sheet"},
+};
+
+/// What is wrong with the includes of a file in this layer.
+std::vector<std::string> offences(const std::string& layer, const std::string& text) {
+    std::vector<std::string> found;
+    const std::regex include(R"re(#include (?:"(\w+)/|<coldbrick/(\w+)\.hpp>))re");
+    for (std::sregex_iterator match(text.begin(), text.end(), include), end; match != end; ++match) {
+        const std::string header = (*match)[2];
+        const std::string included = header.empty() ? std::string((*match)[1])
+                                                    : (public_layer.contains(header) ? public_layer.at(header)
+                                                                                     : "no layer: " + header);
+        if (!allowed.at(layer).contains(included))
+            found.push_back((*match)[0]);
+    }
+    const bool core = layer != "files" && layer != "sheet";
+    const std::regex forbidden(
+        R"(#include <(iostream|fstream|cstdio|filesystem|fmt/os\.h|fmt/ostream\.h)>|\bprintf\b|fmt::print)");
+    std::smatch match;
+    if (core && std::regex_search(text, match, forbidden))
+        found.push_back(match[0]);
+    return found;
+}
+
+} // namespace
+
+TEST(Layers, TheCheckSeesOffences) {
+    EXPECT_EQ(offences("raster", "#include \"paint/painter.hpp\"").size(), 1U);
+    EXPECT_EQ(offences("geometry", "#include <coldbrick/image.hpp>").size(), 1U);
+    EXPECT_EQ(offences("image", "#include <coldbrick/drawing.hpp>\n#include <cstdio>").size(), 2U);
+    EXPECT_EQ(offences("image", "#include \"raster/line.hpp\"\n#include <coldbrick/box.hpp>").size(), 0U);
+}
+
+TEST(Layers, IncludesPointDownwardsAndTheCoreIsQuiet) {
+    int files = 0;
+    for (const auto& [layer, below] : allowed)
+        for (const auto& entry : fs::directory_iterator(root / "src" / layer)) {
+            const auto found = offences(layer, read_file(entry.path()));
+            EXPECT_TRUE(found.empty()) << entry.path() << ": " << found.front();
+            ++files;
+        }
+    EXPECT_GT(files, 20);
+}
+
+TEST(Layers, PublicHeadersPointDownwardsWithoutThirdParties) {
+    const std::regex third_party(R"(#include <(?!coldbrick/)\w+[/.])");
+    for (const auto& entry : fs::directory_iterator(root / "include/coldbrick")) {
+        const std::string name = entry.path().stem();
+        if (name == "coldbrick")
+            continue;
+        ASSERT_TRUE(public_layer.contains(name)) << name << " belongs to no layer";
+        const std::string text = read_file(entry.path());
+        const auto found = offences(public_layer.at(name), text);
+        EXPECT_TRUE(found.empty()) << entry.path() << ": " << found.front();
+        EXPECT_FALSE(std::regex_search(text, third_party)) << entry.path();
+    }
+}
+
+} // namespace coldbrick::test

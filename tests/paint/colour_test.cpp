@@ -1,0 +1,63 @@
+// Colours from numbers and text, and the table of pixel formats.
+
+#include "support/errors.hpp"
+
+#include <coldbrick/colour.hpp>
+#include <coldbrick/pixel_format.hpp>
+
+#include <gtest/gtest.h>
+
+namespace coldbrick::test {
+
+static_assert(Colour(1, 2, 3) == Colour(1, 2, 3, 255) && Colour() == Colour(0, 0, 0));
+
+TEST(Colour, IsReadFromDigitsAndNames) {
+    const std::pair<const char*, Colour> expected[] = {
+        {"#0b1d2e", {11, 29, 46}},       {"#F0a", {255, 0, 170}},   {"#12345678", {18, 52, 86, 120}},
+        {"#123c", {17, 34, 51, 204}},    {"gold", {255, 215, 0}},   {"RebeccaPurple", {102, 51, 153}},
+        {"aliceblue", {240, 248, 255}},  {"teal", {0, 128, 128}},   {"yellowgreen", {154, 205, 50}},
+        {"transparent", {0, 0, 0, 0}},   {"grey", {128, 128, 128}}, {"green", {0, 128, 0}},
+        {"darkslategrey", {47, 79, 79}}, {"tomato", {255, 99, 71}}, {"LIGHTGOLDENRODYELLOW", {250, 250, 210}},
+    };
+    for (const auto& [text, value] : expected) {
+        EXPECT_EQ(colour(text), value) << text;
+        EXPECT_EQ(colour(hex(value)), value) << hex(value);
+    }
+    EXPECT_EQ(hex({1, 2, 3}), "#010203");
+    EXPECT_EQ(hex({1, 2, 3, 4}), "#01020304");
+    EXPECT_FALSE(css_colour("goldd"));
+    EXPECT_FALSE(css_colour(""));
+}
+
+TEST(Colour, RefusesWhatIsNone) {
+    int channel = 256; // a variable, so that the compiler cannot refuse it first
+    expect_errors<ArgumentError>({
+        {[&] { (void)Colour(channel, 0, 0); }, "colour channel red 256 is outside 0..255"},
+        {[&] { (void)Colour(0, channel + 1744, 0); }, "colour channel green 2000 is outside 0..255"},
+        {[&] { (void)Colour(0, 0, channel - 257); }, "colour channel blue -1 is outside 0..255"},
+        {[&] { (void)Colour(0, 0, 0, channel); }, "colour channel alpha 256 is outside 0..255"},
+    });
+    for (const char* text :
+         {"#", "#12", "#12345", "#1234567", "#123456789", "#12g", "#-1-1-1", "gold ", "", "0b1d2e"})
+        expect_errors<ArgumentError>(
+            {{[&] { (void)colour(text); },
+              "\"" + std::string(text) +
+                  "\" is not a colour: write # and 3, 4, 6 or 8 hexadecimal digits, or a CSS colour name"}});
+}
+
+TEST(PixelFormat, NamesTellTheOrderOfTheBytes) {
+    for (const PixelFormat format :
+         {PixelFormat::rgb8, PixelFormat::bgr8, PixelFormat::rgba8, PixelFormat::bgra8}) {
+        const PixelLayout& row = layout(format);
+        const std::string_view order = row.name.substr(0, row.name.size() - 1);
+        EXPECT_EQ(static_cast<std::size_t>(row.bytes), order.size()) << row.name;
+        EXPECT_EQ(static_cast<std::size_t>(row.red), order.find('r')) << row.name;
+        EXPECT_EQ(static_cast<std::size_t>(row.green), order.find('g')) << row.name;
+        EXPECT_EQ(static_cast<std::size_t>(row.blue), order.find('b')) << row.name;
+        EXPECT_EQ(row.has_alpha(), order.find('a') != std::string_view::npos) << row.name;
+        EXPECT_FALSE(row.is_gray());
+    }
+    EXPECT_TRUE(layout(PixelFormat::gray8).is_gray());
+}
+
+} // namespace coldbrick::test

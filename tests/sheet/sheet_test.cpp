@@ -1,0 +1,218 @@
+// Sheets: what their statements draw, arithmetic, settings, and every message with its place.
+
+#include "support/errors.hpp"
+
+#include <coldbrick/draw.hpp>
+#include <coldbrick/sheet.hpp>
+
+#include <gtest/gtest.h>
+
+#include <string>
+
+namespace coldbrick::test {
+
+namespace {
+
+Sheet read(const std::string& text, const std::vector<Setting>& settings = {}) {
+    return read_sheet(text, "quay.brick", settings);
+}
+
+/// The value of an expression as the x of a line's end.
+int worked_out(const std::string& expression) {
+    const Sheet sheet =
+        read("sheet 9 x 9\nlet p = (3, 4)\nlet two = 2\nline (" + expression + ", 0) to (0, 0) stroke red");
+    return std::get<Line>(sheet.drawing.items().at(0).shape).from.x;
+}
+
+} // namespace
+
+TEST(Sheet, DrawsWhatTheCallsDraw) {
+    const Sheet sheet = read(R"(// the quay at low water
+sheet 60 x 40 on #0b1d2e
+let beacon = (32, 12)
+let r = 9 // the light
+let tint = #ffd70080
+box (0, 30) to (59, 39)            fill #2f6f5e
+box (3, 3) size 2 * r x r          fill teal stroke white 2
+circle at beacon radius r          fill tint
+circle at beacon + (2, 3) radius r / 2 stroke gold
+circle at (beacon.x, beacon.y) radius r stroke gold 3  fill black
+line beacon to (50,
+                35)                stroke red
+)");
+    EXPECT_EQ(sheet.size, (Size{60, 40}));
+    EXPECT_EQ(sheet.ground, colour("#0b1d2e"));
+    Image expected({60, 40}, PixelFormat::rgba8, colour("#0b1d2e"));
+    draw(expected, Box{0, 30, 60, 10}, Fill{colour("#2f6f5e")});
+    draw(expected, Box{3, 3, 18, 9}, Fill{colour("teal")}, Stroke{colour("white"), 2});
+    draw(expected, Circle{{32, 12}, 9}, Fill{colour("#ffd70080")});
+    draw(expected, Circle{{34, 15}, 5}, Stroke{colour("gold")}); // 4.5 is rounded up
+    draw(expected, Circle{{32, 12}, 9}, Fill{colour("black")}, Stroke{colour("gold"), 3});
+    draw(expected, Line{{32, 12}, {50, 35}}, Stroke{colour("red")});
+    const Image drawn = sheet.render();
+    for (int i = 0; i < 60 * 40; ++i)
+        ASSERT_EQ(drawn.pixel({i % 60, i / 60}), expected.pixel({i % 60, i / 60}));
+    EXPECT_EQ(read("sheet 3 x 2").ground, colour("white"));
+}
+
+TEST(Sheet, ArithmeticBindsAsInSchool) {
+    const std::pair<const char*, int> expected[] = {
+        {"1 + 2 * 3", 7}, {"(1 + 2) * 3", 9}, {"7 - 2 - 1", 4},    {"12 / 2 / 3", 2}, {"-2 * -3", 6},
+        {"--5", 5},       {"2 - -3", 5},      {"7 / 2", 4},        {"-7 / 2", -3},    {"0.49", 0},
+        {"p.x + p.y", 7}, {"(p * two).y", 8}, {"(2 * p).x", 6},    {"(p / 2).y", 2},  {"(p - (1, 1)).x", 2},
+        {"(-p).y", -4},   {"-p.x", -3},       {"10 - two * 3", 4}, {"1.25 * 4", 5},
+    };
+    for (const auto& [expression, value] : expected)
+        EXPECT_EQ(worked_out(expression), value) << expression;
+}
+
+TEST(Sheet, SettingsReplaceWhatLetGives) {
+    const std::string text = "let r = 3\nlet c = red\nsheet 9 x 9\ncircle at (4, 4) radius r fill c";
+    const Sheet sheet = read(text, {{"r", "2 + 5"}, {"c", "#123"}});
+    EXPECT_EQ(std::get<Circle>(sheet.drawing.items().at(0).shape).radius, 7);
+    EXPECT_EQ(sheet.drawing.items().at(0).fill->colour, colour("#123"));
+}
+
+TEST(Sheet, FaultsAreToldWithTheirPlace) {
+    struct Row {
+        std::string text;
+        std::string message;
+    };
+    const std::string expected_words = "a number, a point, a colour or a name";
+    const Row rows[] = {
+        {"sheet 9 x 9\ncircle at (1, 2) radius -3 fill red",
+         "quay.brick:2:25: radius -3 is outside 0..2147483647\ncircle at (1, 2) radius -3 fill red\n"
+         "                        ^"},
+        {"sheet 9 x 9\n\tboxx (1, 2) to (3, 4) fill red\n",
+         "quay.brick:2:2: expected a statement (sheet, let, line, box, circle), found \"boxx\"\n"
+         "\tboxx (1, 2) to (3, 4) fill red\n\t^"},
+        {"sheet 0 x 9", "quay.brick:1:7: width 0 is outside 1..2147483647\nsheet 0 x 9\n      ^"},
+        {"sheet 9 x 3000000000",
+         "quay.brick:1:11: height 3000000000 is outside 1..2147483647\nsheet 9 x 3000000000\n          ^"},
+        {"sheet 9x9",
+         "quay.brick:1:8: a number ends here: put a blank between it and the word\nsheet 9x9\n       ^"},
+        {"sheet 9 9", "quay.brick:1:9: expected \"x\", found \"9\"\nsheet 9 9\n        ^"},
+        {"sheet 9 x 9 on 5",
+         "quay.brick:1:16: expected a colour, not a number\nsheet 9 x 9 on 5\n               ^"},
+        {"sheet 9 x 9 on #12345", "quay.brick:1:16: \"#12345\" is not a colour: write # and 3, 4, 6 or 8 "
+                                  "hexadecimal digits, or a CSS colour "
+                                  "name\nsheet 9 x 9 on #12345\n               ^"},
+        {"sheet 9 x 9\nsheet 8 x 8", "quay.brick:2:1: the sheet has its size already\nsheet 8 x 8\n^"},
+        {"let a = 1", "quay.brick:1:10: the sheet has no statement: sheet WIDTH x HEIGHT on COLOUR\nlet a = "
+                      "1\n         ^"},
+        {"line (0, 0) to (1, 1) stroke red",
+         "quay.brick:1:1: the sheet's size comes first: sheet WIDTH x HEIGHT on COLOUR\n"
+         "line (0, 0) to (1, 1) stroke red\n^"},
+        {"let a = 1\nlet b = 2\nlet a = 3",
+         "quay.brick:3:5: \"a\" is defined already, in line 1\nlet a = 3\n    ^"},
+        {"let to = 1",
+         "quay.brick:1:5: \"to\" has a meaning of its own and cannot be a name\nlet to = 1\n    ^"},
+        {"let 5 = 1", "quay.brick:1:5: expected a name, found \"5\"\nlet 5 = 1\n    ^"},
+        {"let a 1", "quay.brick:1:7: expected \"=\", found \"1\"\nlet a 1\n      ^"},
+        {"let a = ",
+         "quay.brick:1:9: expected " + expected_words + ", found the end of the line\nlet a = \n        ^"},
+        {"let a = 1 2",
+         "quay.brick:1:11: expected the end of the line, found \"2\"\nlet a = 1 2\n          ^"},
+        {"let a = b",
+         "quay.brick:1:9: \"b\" is neither defined above nor the name of a colour\nlet a = b\n        ^"},
+        {"let a = (1, 2) + 3",
+         "quay.brick:1:16: cannot add a point and a number\nlet a = (1, 2) + 3\n               ^"},
+        {"let a = 3 - red",
+         "quay.brick:1:11: cannot subtract a number and a colour\nlet a = 3 - red\n          ^"},
+        {"let a = (1, 2) * (3, 4)",
+         "quay.brick:1:16: cannot multiply a point and a point\nlet a = (1, 2) * (3, 4)\n               ^"},
+        {"let a = 3 / (1, 2)",
+         "quay.brick:1:11: cannot divide a number and a point\nlet a = 3 / (1, 2)\n          ^"},
+        {"let a = 3 / 0", "quay.brick:1:11: division by zero\nlet a = 3 / 0\n          ^"},
+        {"let a = ((1, 2), 3)",
+         "quay.brick:1:10: expected a number, not a point\nlet a = ((1, 2), 3)\n         ^"},
+        {"let a = (1, 2).z",
+         "quay.brick:1:16: expected \"x\" or \"y\", found \"z\"\nlet a = (1, 2).z\n               ^"},
+        {"let a = red.x",
+         "quay.brick:1:12: only a point has .x and .y; this is a colour\nlet a = red.x\n           ^"},
+        {"let a = (1, 2",
+         "quay.brick:1:14: expected \")\", found the end of the line\nlet a = (1, 2\n             ^"},
+        {"let é = 1", "quay.brick:1:5: no statement or expression has this character\nlet é = 1\n    ^"},
+        {"let a = 1 // ü\nlet b = \"ü\"",
+         "quay.brick:2:9: no statement or expression has this character\nlet b = \"ü\"\n        ^"},
+        {"sheet 9 x 9\nline (0, 0) to (1, 1)", "quay.brick:2:22: expected \"fill\" or \"stroke\", found the "
+                                               "end of the line\nline (0, 0) to (1, 1)\n"
+                                               "                     ^"},
+        {"sheet 9 x 9\nline (0, 0) to (1, 1) fill red",
+         "quay.brick:2:23: this shape has no inside to fill: use stroke\nline (0, 0) to (1, 1) fill red\n"
+         "                      ^"},
+        {"sheet 9 x 9\nline 5 to (1, 1) stroke red",
+         "quay.brick:2:6: expected a point (x, y), not a number\nline 5 to (1, 1) stroke red\n     ^"},
+        {"sheet 9 x 9\nline (0, 3e9) to (1, 1) stroke red",
+         "quay.brick:2:11: a number ends here: put a blank between it and the word\nline (0, 3e9) to (1, 1) "
+         "stroke "
+         "red\n          ^"},
+        {"sheet 9 x 9\nline (0, 0) to (1, 3000000000) stroke red",
+         "quay.brick:2:16: y 3000000000 is outside -2147483648..2147483647\nline (0, 0) to (1, 3000000000) "
+         "stroke "
+         "red\n               ^"},
+        {"sheet 9 x 9\nbox (1, 2) fill red", "quay.brick:2:12: expected \"to\" and the opposite corner, or "
+                                             "\"size\" and width x height, found \"fill\"\n"
+                                             "box (1, 2) fill red\n           ^"},
+        {"sheet 9 x 9\nbox (1, 2) size 3 x -1 fill red",
+         "quay.brick:2:21: height -1 is outside 0..2147483647\nbox (1, 2) size 3 x -1 fill red\n"
+         "                    ^"},
+        {"sheet 9 x 9\ncircle at (1, 1) radius red fill red",
+         "quay.brick:2:25: expected a number for the radius, not a colour\ncircle at (1, 1) radius red fill "
+         "red\n"
+         "                        ^"},
+        {"sheet 9 x 9\ncircle at (1, 1) radius 2 fill red fill red",
+         "quay.brick:2:36: this shape has a fill already\ncircle at (1, 1) radius 2 fill red fill red\n"
+         "                                   ^"},
+        {"sheet 9 x 9\ncircle at (1, 1) radius 2 stroke red 2 stroke red",
+         "quay.brick:2:40: this shape has a stroke already\ncircle at (1, 1) radius 2 stroke red 2 stroke "
+         "red\n"
+         "                                       ^"},
+        {"sheet 9 x 9\ncircle at (1, 1) radius 2 stroke red 0",
+         "quay.brick:2:38: stroke width 0 is outside 1..2147483647\ncircle at (1, 1) radius 2 stroke red 0\n"
+         "                                     ^"},
+        {"sheet 9 x 9\ncircle at (1, 1) radius 2 fill red, 3",
+         "quay.brick:2:35: expected \"fill\", \"stroke\" or the end of the line, found \",\"\n"
+         "circle at (1, 1) radius 2 fill red, 3\n                                  ^"},
+    };
+    for (const Row& row : rows)
+        expect_errors<SheetError>({{[&] { (void)read(row.text); }, row.message}});
+}
+
+TEST(Sheet, FaultsInSettingsAreTold) {
+    const std::string text = "sheet 9 x 9\nlet r = 2\nlet c = red";
+    expect_errors<SheetError>({
+        {[&] {
+             (void)read(text, {{"q", "1"}});
+         },
+         "quay.brick: no let defines \"q\", which is to be set; the sheet defines c, r"},
+        {[] {
+             (void)read("sheet 9 x 9", {{"q", "1"}});
+         },
+         "quay.brick: no let defines \"q\", which is to be set; the sheet defines nothing"},
+        {[&] {
+             (void)read(text, {{"r", "1 +"}});
+         },
+         "setting r:1:4: expected a number, a point, a colour or a name, found the end of the line\n1 +\n   "
+         "^"},
+    });
+}
+
+TEST(Sheet, HostileTextsEndInAMessage) {
+    const std::string digits(400, '9');
+    const std::string deep(100000, '(');
+    for (const std::string& text :
+         {"let a = " + digits, "let a = " + digits + " * " + digits, "let a = " + deep,
+          "let a = " + std::string(100000, '-') + "1", std::string("\0\0", 2)})
+        EXPECT_THROW((void)read(text), SheetError) << text.substr(0, 20);
+    std::string sum = "let a = 1";
+    std::string chain = "let a = p";
+    for (int i = 0; i < 100000; ++i) {
+        sum += "+1";
+        chain += ".x";
+    }
+    EXPECT_THROW((void)read(sum), SheetError);
+    EXPECT_THROW((void)read(chain), SheetError);
+}
+
+} // namespace coldbrick::test

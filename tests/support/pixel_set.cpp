@@ -1,0 +1,108 @@
+#include "support/pixel_set.hpp"
+
+#include <gtest/gtest.h>
+
+#include <algorithm>
+#include <ostream>
+
+namespace coldbrick::test {
+
+namespace {
+
+constexpr auto canary = std::byte{0xA5};
+constexpr std::size_t margin = 64; ///< canaries before the first row and after the last
+constexpr std::size_t padding = 5; ///< canaries between rows
+
+/// Black gray8 pixels, guarded.
+class GuardedPixels {
+  public:
+    explicit GuardedPixels(Size size)
+        : size_(size), stride_(static_cast<std::size_t>(size.width) + padding),
+          bytes_(2 * margin + stride_ * static_cast<std::size_t>(size.height), canary) {
+        for (std::int32_t y = 0; y < size.height; ++y)
+            std::fill_n(row(y), size.width, std::byte{0});
+    }
+
+    ImageView view() {
+        return {bytes_.data() + margin, size_, PixelFormat::gray8, static_cast<std::ptrdiff_t>(stride_)};
+    }
+
+    std::byte* row(std::int32_t y) { return bytes_.data() + margin + static_cast<std::size_t>(y) * stride_; }
+
+    [[nodiscard]] bool guards_hold() const {
+        for (std::size_t i = 0; i < bytes_.size(); ++i) {
+            const bool in_rows = i >= margin && i < bytes_.size() - margin;
+            const bool is_pixel = in_rows && (i - margin) % stride_ < static_cast<std::size_t>(size_.width);
+            if (!is_pixel && bytes_[i] != canary)
+                return false;
+        }
+        return true;
+    }
+
+    /// The pixels that have the value. Fails the test if one has neither it nor 0.
+    PixelSet with_value(std::byte value) {
+        PixelSet result(size_);
+        for (std::int32_t y = 0; y < size_.height; ++y)
+            for (std::int32_t x = 0; x < size_.width; ++x) {
+                const std::byte pixel = row(y)[x];
+                if (pixel == value)
+                    result.insert(x, y);
+                if (pixel != value && pixel != std::byte{0})
+                    ADD_FAILURE() << "pixel (" << x << ", " << y << ") is " << std::to_integer<int>(pixel)
+                                  << ", not " << std::to_integer<int>(value) << ": painted more than once";
+            }
+        return result;
+    }
+
+  private:
+    Size size_;
+    std::size_t stride_;
+    std::vector<std::byte> bytes_;
+};
+
+} // namespace
+
+PixelSet PixelSet::where(Size size, const std::function<bool(std::int64_t, std::int64_t)>& rule) {
+    PixelSet result(size);
+    for (std::int64_t y = 0; y < size.height; ++y)
+        for (std::int64_t x = 0; x < size.width; ++x)
+            if (rule(x, y))
+                result.insert(x, y);
+    return result;
+}
+
+bool PixelSet::contains(std::int64_t x, std::int64_t y) const {
+    return x >= 0 && x < size_.width && y >= 0 && y < size_.height &&
+           pixels_[static_cast<std::size_t>(y * size_.width + x)];
+}
+
+void PixelSet::insert(std::int64_t x, std::int64_t y) {
+    pixels_.at(static_cast<std::size_t>(y * size_.width + x)) = true;
+}
+
+std::int64_t PixelSet::count() const {
+    return std::ranges::count(pixels_, true);
+}
+
+std::ostream& operator<<(std::ostream& out, const PixelSet& set) {
+    out << '\n';
+    for (std::int32_t y = 0; y < set.size().height; ++y) {
+        for (std::int32_t x = 0; x < set.size().width; ++x)
+            out << (set.contains(x, y) ? '#' : '.');
+        out << '\n';
+    }
+    return out;
+}
+
+PixelSet painted(Size size, const std::function<void(const ImageView&, const Colour&)>& draw_call) {
+    GuardedPixels opaque(size);
+    draw_call(opaque.view(), Colour(255, 255, 255));
+    GuardedPixels half(size);
+    draw_call(half.view(), Colour(255, 255, 255, 128));
+    EXPECT_TRUE(opaque.guards_hold() && half.guards_hold()) << "memory outside the pixels was written";
+    PixelSet result = opaque.with_value(std::byte{255});
+    EXPECT_EQ(half.with_value(std::byte{128}), result) << "a see-through colour paints other pixels";
+    return result;
+}
+
+} // namespace coldbrick::test

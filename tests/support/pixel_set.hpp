@@ -1,0 +1,46 @@
+/// @file
+/// Sets of pixels: what a call draws, and what a rule says, to be compared.
+#pragma once
+
+#include <coldbrick/image_view.hpp>
+
+#include <cstdint>
+#include <functional>
+#include <iosfwd>
+#include <vector>
+
+namespace coldbrick::test {
+
+/// The pixels of a window from (0, 0), each in the set or not. Prints as a picture.
+class PixelSet {
+  public:
+    explicit PixelSet(Size size)
+        : size_(size), pixels_(static_cast<std::size_t>(size.width) * static_cast<std::size_t>(size.height)) {
+    }
+
+    /// The pixels for which the rule holds, asked one by one.
+    static PixelSet where(Size size, const std::function<bool(std::int64_t x, std::int64_t y)>& rule);
+
+    [[nodiscard]] Size size() const { return size_; }
+    [[nodiscard]] bool contains(std::int64_t x, std::int64_t y) const;
+    void insert(std::int64_t x, std::int64_t y);
+    [[nodiscard]] std::int64_t count() const;
+
+    friend bool operator==(const PixelSet&, const PixelSet&) = default;
+
+  private:
+    Size size_;
+    std::vector<bool> pixels_;
+};
+
+std::ostream& operator<<(std::ostream& out, const PixelSet& set);
+
+/// What a drawing call paints in a window from (0, 0).
+///
+/// The call is made twice, in an opaque and in a half see-through colour, on gray memory with padded rows and
+/// canaries all round. The test fails if the two sets differ, if a pixel is painted twice, or if a canary is
+/// touched.
+PixelSet painted(Size size,
+                 const std::function<void(const ImageView& view, const Colour& colour)>& draw_call);
+
+} // namespace coldbrick::test

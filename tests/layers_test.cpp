@@ -47,15 +47,13 @@ std::vector<std::string> offences(const std::string& layer, const std::string& t
         const std::string included = header.empty() ? std::string((*match)[1])
                                                     : (public_layer.contains(header) ? public_layer.at(header)
                                                                                      : "no layer: " + header);
-        if (!allowed.at(layer).contains(included))
-            found.push_back((*match)[0]);
+        if (!allowed.at(layer).contains(included)) found.push_back((*match)[0]);
     }
     const bool core = layer != "files" && layer != "sheet";
     const std::regex forbidden(
         R"(#include <(iostream|fstream|cstdio|filesystem|fmt/os\.h|fmt/ostream\.h)>|\bprintf\b|fmt::print)");
     std::smatch match;
-    if (core && std::regex_search(text, match, forbidden))
-        found.push_back(match[0]);
+    if (core && std::regex_search(text, match, forbidden)) found.push_back(match[0]);
     return found;
 }
 
@@ -83,8 +81,7 @@ TEST(Layers, PublicHeadersPointDownwardsWithoutThirdParties) {
     const std::regex third_party(R"(#include <(?!coldbrick/)\w+[/.])");
     for (const auto& entry : fs::directory_iterator(root / "include/coldbrick")) {
         const std::string name = entry.path().stem();
-        if (name == "coldbrick")
-            continue;
+        if (name == "coldbrick") continue;
         ASSERT_TRUE(public_layer.contains(name)) << name << " belongs to no layer";
         const std::string text = read_file(entry.path());
         const auto found = offences(public_layer.at(name), text);

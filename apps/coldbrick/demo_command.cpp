@@ -28,8 +28,7 @@ void write_text(const fs::path& path, std::string_view text) {
     std::ofstream file(path, std::ios::binary);
     file << text;
     file.close();
-    if (!file)
-        throw coldbrick::FileError(fmt::format("cannot write {}", path.string()));
+    if (!file) throw coldbrick::FileError(fmt::format("cannot write {}", path.string()));
 }
 
 void write_samples(const fs::path& folder) {

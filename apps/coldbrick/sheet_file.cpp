@@ -15,8 +15,7 @@ namespace {
 std::string read_text(const std::string& path) {
     std::ifstream file(path, std::ios::binary);
     std::ostringstream text;
-    if (file && file.peek() != std::ifstream::traits_type::eof())
-        text << file.rdbuf();
+    if (file && file.peek() != std::ifstream::traits_type::eof()) text << file.rdbuf();
     if (!file.is_open() || file.bad())
         throw coldbrick::FileError(
             fmt::format("cannot read {}: {}", path, std::generic_category().message(errno)));

@@ -33,8 +33,7 @@ struct Colour {
 
   private:
     static constexpr std::uint8_t channel(const char* name, int value) {
-        if (value < 0 || value > 255)
-            throw_channel_out_of_range(name, value);
+        if (value < 0 || value > 255) throw_channel_out_of_range(name, value);
         return static_cast<std::uint8_t>(value);
     }
 };

@@ -8,10 +8,8 @@ void draw(const ImageView& view, const Drawing& drawing) {
     for (const Drawing::Item& item : drawing.items()) {
         const auto paint = [&]<class S>(const S& shape) {
             if constexpr (ClosedShape<S>)
-                if (item.fill)
-                    draw(view, shape, *item.fill);
-            if (item.stroke)
-                draw(view, shape, *item.stroke);
+                if (item.fill) draw(view, shape, *item.fill);
+            if (item.stroke) draw(view, shape, *item.stroke);
         };
         std::visit(paint, item.shape);
     }

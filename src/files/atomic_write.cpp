@@ -31,8 +31,7 @@ class Descriptor {
     Descriptor(const Descriptor&) = delete;
     Descriptor& operator=(const Descriptor&) = delete;
     ~Descriptor() {
-        if (number_ >= 0)
-            ::close(number_);
+        if (number_ >= 0) ::close(number_);
     }
 
     [[nodiscard]] int number() const { return number_; }
@@ -48,10 +47,8 @@ class Descriptor {
 bool write_all(int descriptor, std::span<const std::byte> bytes) {
     while (!bytes.empty()) {
         const ssize_t written = ::write(descriptor, bytes.data(), bytes.size());
-        if (written < 0 && errno != EINTR)
-            return false;
-        if (written > 0)
-            bytes = bytes.subspan(static_cast<std::size_t>(written));
+        if (written < 0 && errno != EINTR) return false;
+        if (written > 0) bytes = bytes.subspan(static_cast<std::size_t>(written));
     }
     return true;
 }
@@ -60,14 +57,12 @@ bool write_all(int descriptor, std::span<const std::byte> bytes) {
 class Sibling {
   public:
     explicit Sibling(const fs::path& path) : path_(path), file_(create()) {
-        if (file_.number() < 0)
-            fail(path_, errno);
+        if (file_.number() < 0) fail(path_, errno);
     }
     Sibling(const Sibling&) = delete;
     Sibling& operator=(const Sibling&) = delete;
     ~Sibling() {
-        if (!name_.empty())
-            ::unlink(name_.c_str());
+        if (!name_.empty()) ::unlink(name_.c_str());
     }
 
     void write(std::span<const std::byte> bytes) {
@@ -79,8 +74,7 @@ class Sibling {
     }
 
     void replace_path() {
-        if (::rename(name_.c_str(), path_.c_str()) != 0)
-            fail(path_, errno);
+        if (::rename(name_.c_str(), path_.c_str()) != 0) fail(path_, errno);
         name_.clear();
     }
 
@@ -90,8 +84,7 @@ class Sibling {
         for (int attempt = 0;; ++attempt) {
             name_ = fmt::format("{}.new-{}-{}", path_.string(), ::getpid(), attempt);
             const int descriptor = ::open(name_.c_str(), O_WRONLY | O_CREAT | O_EXCL | O_CLOEXEC, 0666);
-            if (descriptor >= 0)
-                return descriptor;
+            if (descriptor >= 0) return descriptor;
             if (errno != EEXIST) {
                 name_.clear();
                 return -1;
@@ -109,14 +102,12 @@ class Sibling {
 void sync_folder(const fs::path& file) {
     const fs::path folder = file.has_parent_path() ? file.parent_path() : fs::path(".");
     const Descriptor descriptor(::open(folder.c_str(), O_RDONLY | O_DIRECTORY | O_CLOEXEC));
-    if (descriptor.number() >= 0)
-        ::fsync(descriptor.number());
+    if (descriptor.number() >= 0) ::fsync(descriptor.number());
 }
 
 void write_straight(const fs::path& path, std::span<const std::byte> bytes) {
     Descriptor file(::open(path.c_str(), O_WRONLY | O_CLOEXEC));
-    if (file.number() < 0 || !write_all(file.number(), bytes) || !file.close())
-        fail(path, errno);
+    if (file.number() < 0 || !write_all(file.number(), bytes) || !file.close()) fail(path, errno);
 }
 
 } // namespace
@@ -124,10 +115,8 @@ void write_straight(const fs::path& path, std::span<const std::byte> bytes) {
 void write_atomically(const fs::path& path, std::span<const std::byte> bytes) {
     std::error_code ignored;
     const fs::file_status status = fs::status(path, ignored);
-    if (fs::is_directory(status))
-        fail(path, EISDIR);
-    if (fs::exists(status) && !fs::is_regular_file(status))
-        return write_straight(path, bytes);
+    if (fs::is_directory(status)) fail(path, EISDIR);
+    if (fs::exists(status) && !fs::is_regular_file(status)) return write_straight(path, bytes);
     const fs::path target =
         fs::is_symlink(fs::symlink_status(path, ignored)) && fs::exists(status) ? fs::canonical(path) : path;
     Sibling sibling(target);

@@ -24,8 +24,7 @@ std::vector<std::byte> in_file_order(const ConstImageView& image, int channels) 
     for (std::int32_t y = 0; y < image.height(); ++y) {
         const std::byte* at = image.row(y);
         for (std::int32_t x = 0; x < image.width(); ++x, at += pixel.bytes)
-            for (std::size_t channel = 0; channel < count; ++channel)
-                result.push_back(at[offsets[channel]]);
+            for (std::size_t channel = 0; channel < count; ++channel) result.push_back(at[offsets[channel]]);
     }
     return result;
 }

@@ -30,10 +30,8 @@ void append(png_structp png, png_bytep bytes, png_size_t count) {
 class Writer {
   public:
     Writer() : png_(png_create_write_struct(PNG_LIBPNG_VER_STRING, nullptr, fail, ignore_warning)) {
-        if (png_ != nullptr)
-            info_ = png_create_info_struct(png_);
-        if (info_ == nullptr)
-            throw FileError("cannot encode PNG: not enough memory");
+        if (png_ != nullptr) info_ = png_create_info_struct(png_);
+        if (info_ == nullptr) throw FileError("cannot encode PNG: not enough memory");
     }
     Writer(const Writer&) = delete;
     Writer& operator=(const Writer&) = delete;

@@ -27,9 +27,8 @@ std::int64_t anchor_y(const Box& box, Anchor anchor) {
 
 } // namespace
 
-void check_range(std::string_view name, std::int64_t value, std::int64_t low, std::int64_t high) {
-    if (value < low || value > high)
-        throw ArgumentError(fmt::format("{} {} is outside {}..{}", name, value, low, high));
+void throw_out_of_range(std::string_view name, std::int64_t value, std::int64_t low, std::int64_t high) {
+    throw ArgumentError(fmt::format("{} {} is outside {}..{}", name, value, low, high));
 }
 
 void check(const Box& box) {

@@ -12,8 +12,14 @@
 
 namespace coldbrick {
 
-/// Throws ArgumentError, "NAME VALUE is outside LOW..HIGH", unless low <= value <= high.
-void check_range(std::string_view name, std::int64_t value, std::int64_t low, std::int64_t high);
+/// Throws ArgumentError: NAME VALUE is outside LOW..HIGH.
+[[noreturn]] void throw_out_of_range(std::string_view name, std::int64_t value, std::int64_t low,
+                                     std::int64_t high);
+
+/// Throws as above unless low <= value <= high.
+inline void check_range(std::string_view name, std::int64_t value, std::int64_t low, std::int64_t high) {
+    if (value < low || value > high) throw_out_of_range(name, value, low, high);
+}
 
 /// Throws ArgumentError unless the box's members lie in the ranges that Box documents.
 void check(const Box& box);

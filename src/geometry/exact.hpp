@@ -34,16 +34,18 @@ constexpr Int128 ceil_div(Int128 numerator, Int128 denominator) {
 }
 
 /// The largest integer whose square is not above `value`.
-/// The processor's root of the rounded value is at most one off, which two comparisons mend.
 inline std::uint64_t floor_sqrt(std::uint64_t value) {
+    // Below 2^52 the value is a double's exactly, and its root is further from the next integer than rounding
+    // reaches.
+    if (value < std::uint64_t{1} << 52)
+        return static_cast<std::uint64_t>(
+            static_cast<std::int64_t>(std::sqrt(static_cast<double>(static_cast<std::int64_t>(value)))));
+    // Above, the root of the rounded value is at most one off, which two comparisons mend.
     constexpr std::uint64_t largest_root = std::numeric_limits<std::uint32_t>::max();
     auto root = static_cast<std::uint64_t>(std::sqrt(static_cast<double>(value)));
-    if (root > largest_root)
-        root = largest_root;
-    if (root * root > value)
-        return root - 1;
-    if (root < largest_root && (root + 1) * (root + 1) <= value)
-        return root + 1;
+    if (root > largest_root) root = largest_root;
+    if (root * root > value) return root - 1;
+    if (root < largest_root && (root + 1) * (root + 1) <= value) return root + 1;
     return root;
 }
 

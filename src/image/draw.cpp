@@ -3,7 +3,6 @@
 #include "geometry/checks.hpp"
 #include "image/thin.hpp"
 #include "paint/painter.hpp"
-#include "paint/pixel_codec.hpp"
 #include "raster/box.hpp"
 #include "raster/circle.hpp"
 #include "raster/line.hpp"
@@ -18,8 +17,8 @@ namespace {
 /// The spans of one shape and style go from the raster layer to the paint layer, cut to the view's clip.
 class Pass {
   public:
-    Pass(const ImageView& view, const Colour& colour)
-        : painter_({view.bytes(), view.row_stride_bytes(), view.format()}, colour),
+    Pass(const ImageView& view, const Colour& colour, paint::Painter::Mode mode = paint::Painter::Mode::blend)
+        : painter_({view.bytes(), view.row_stride_bytes(), view.format()}, colour, mode),
           sink_({view.clip().x, view.clip().y, view.clip().end_x(), view.clip().end_y()}, &painter_, paint) {}
 
     template <class S>
@@ -30,8 +29,7 @@ class Pass {
 
     template <class S>
     void stroke(const S& shape, std::int32_t width) {
-        if (width == 1 && draw_thin(shape, sink_.clip(), painter_))
-            return;
+        if (width == 1 && draw_thin(shape, sink_.clip(), painter_)) return;
         raster::stroke(shape, width, sink_);
         sink_.flush();
     }
@@ -54,29 +52,18 @@ void check(const Stroke& stroke) {
 
 template <class S>
 void checked_fill(const ImageView& view, const S& shape, const Fill& fill) {
-    if (!view.clip().empty())
-        Pass(view, fill.colour).fill(shape);
+    if (!view.clip().empty()) Pass(view, fill.colour).fill(shape);
 }
 
 template <class S>
 void checked_stroke(const ImageView& view, const S& shape, const Stroke& stroke) {
-    if (!view.clip().empty())
-        Pass(view, stroke.colour).stroke(shape, stroke.width);
+    if (!view.clip().empty()) Pass(view, stroke.colour).stroke(shape, stroke.width);
 }
 
 } // namespace
 
 void clear(const ImageView& view, const Colour& colour) {
-    const Box& clip = view.clip();
-    if (clip.empty())
-        return;
-    std::byte pixel[16]{};
-    const PixelLayout& format = layout(view.format());
-    paint::encode(colour, format, pixel);
-    const paint::PixelPattern pattern(pixel, static_cast<std::size_t>(format.bytes));
-    const auto row_bytes = static_cast<std::size_t>(clip.width) * pattern.pixel_bytes();
-    for (std::int64_t y = clip.y; y < clip.end_y(); ++y)
-        pattern.write(view.bytes() + y * view.row_stride_bytes() + clip.x * format.bytes, row_bytes);
+    if (!view.clip().empty()) Pass(view, colour, paint::Painter::Mode::replace).fill(view.clip());
 }
 
 template <ClosedShape S>

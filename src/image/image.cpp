@@ -21,8 +21,7 @@ Image::Image(const Image& other)
 }
 
 Image& Image::operator=(const Image& other) {
-    if (this != &other)
-        *this = Image(other);
+    if (this != &other) *this = Image(other);
     return *this;
 }
 

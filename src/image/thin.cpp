@@ -4,6 +4,7 @@
 #include "raster/line.hpp"
 
 #include <cstddef>
+#include <cstdint>
 #include <cstring>
 
 namespace coldbrick {
@@ -13,36 +14,21 @@ namespace {
 /// Writes single pixels of a size that is known when compiling.
 template <std::size_t Bytes>
 struct PixelWriter {
-    std::byte pixel[Bytes];
+    std::uint64_t pixel;
 
-    explicit PixelWriter(const paint::PixelPattern& pattern) { std::memcpy(pixel, pattern.bytes(), Bytes); }
-
-    void operator()(std::byte* at) const { std::memcpy(at, pixel, Bytes); }
+    void operator()(std::byte* at) const { std::memcpy(at, &pixel, Bytes); }
 };
 
 /// Calls draw(writer) with the writer for the painter's pixels, if there is one.
 template <class Draw>
 bool with_writer(const paint::Painter& painter, Draw draw) {
-    if (!painter.opaque())
-        return false;
-    switch (painter.pattern().pixel_bytes()) {
-    case 1:
-        draw(PixelWriter<1>(painter.pattern()));
-        return true;
-    case 3:
-        draw(PixelWriter<3>(painter.pattern()));
-        return true;
-    case 4:
-        draw(PixelWriter<4>(painter.pattern()));
-        return true;
-    default:
-        return false;
+    if (!painter.replaces()) return false;
+    switch (painter.pixel_bytes()) {
+    case 1: draw(PixelWriter<1>{painter.pixel()}); return true;
+    case 3: draw(PixelWriter<3>{painter.pixel()}); return true;
+    case 4: draw(PixelWriter<4>{painter.pixel()}); return true;
+    default: return false;
     }
-}
-
-std::byte* address(const paint::Painter& painter, Point pixel) {
-    return painter.surface().origin + pixel.y * painter.surface().row_stride_bytes +
-           pixel.x * static_cast<std::ptrdiff_t>(painter.pattern().pixel_bytes());
 }
 
 /// The eight reflections of a circle's pixels, as rows of memory that move along with the steps.
@@ -54,8 +40,7 @@ struct CirclePixels {
     template <class Write>
     void write_reflections(std::ptrdiff_t x, std::ptrdiff_t y, const Write& write) const {
         write_rows(x, y, write);
-        if (x != y)
-            write_rows(y, x, write);
+        if (x != y) write_rows(y, x, write);
     }
 
   private:
@@ -65,39 +50,33 @@ struct CirclePixels {
         std::byte* const below = centre + y * row;
         std::byte* const above = centre - y * row;
         write(below + x * pixel);
-        if (x != 0)
-            write(below - x * pixel);
-        if (y == 0)
-            return;
+        if (x != 0) write(below - x * pixel);
+        if (y == 0) return;
         write(above + x * pixel);
-        if (x != 0)
-            write(above - x * pixel);
+        if (x != 0) write(above - x * pixel);
     }
 };
 
 } // namespace
 
 bool draw_thin(const Line& line, const raster::Clip& clip, const paint::Painter& painter) {
-    if (line.from.y == line.to.y)
-        return false; // one run
+    if (line.from.y == line.to.y) return false; // one run
     return with_writer(painter, [&](const auto& write) {
         const raster::LineSteps steps(line, clip);
-        if (steps.count == 0)
-            return;
-        const std::ptrdiff_t row = painter.surface().row_stride_bytes;
-        const auto pixel = static_cast<std::ptrdiff_t>(painter.pattern().pixel_bytes());
+        if (steps.count == 0) return;
+        const std::ptrdiff_t row = painter.row_stride_bytes();
+        const std::ptrdiff_t pixel = painter.pixel_bytes();
         const std::ptrdiff_t along = steps.along_y ? row : pixel;
         const std::ptrdiff_t side = steps.sideways * (steps.along_y ? pixel : row);
-        steps.walk(address(painter, steps.first), along, side, write);
+        steps.walk(painter.address(steps.first.x, steps.first.y), along, side, write);
     });
 }
 
 bool draw_thin(const Circle& circle, const raster::Clip& clip, const paint::Painter& painter) {
-    if (circle.radius == 0 || !clip.contains(circle.bounds()))
-        return false;
+    if (!clip.contains(circle.bounds())) return false;
     return with_writer(painter, [&](const auto& write) {
-        const CirclePixels pixels{address(painter, circle.centre), painter.surface().row_stride_bytes,
-                                  static_cast<std::ptrdiff_t>(painter.pattern().pixel_bytes())};
+        const CirclePixels pixels{painter.address(circle.centre.x, circle.centre.y),
+                                  painter.row_stride_bytes(), painter.pixel_bytes()};
         raster::for_each_in_octant(circle.radius, [&](std::ptrdiff_t x, std::ptrdiff_t y) {
             pixels.write_reflections(x, y, write);
         });

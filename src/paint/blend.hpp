@@ -21,8 +21,7 @@ constexpr Colour source_over(const Colour& source, const Colour& backdrop) {
     const int source_weight = 255 * source.alpha;
     const int backdrop_weight = backdrop.alpha * (255 - source.alpha);
     const int weight = source_weight + backdrop_weight; // 255 times the resulting alpha
-    if (weight == 0)
-        return backdrop;
+    if (weight == 0) return backdrop;
     const auto mix = [&](int over, int under) {
         return (2 * (over * source_weight + under * backdrop_weight) + weight) / (2 * weight);
     };

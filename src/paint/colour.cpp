@@ -19,8 +19,7 @@ constexpr char lower(char c) {
 
 /// The value of a hexadecimal digit, or -1.
 constexpr int digit_value(char c) {
-    if (c >= '0' && c <= '9')
-        return c - '0';
+    if (c >= '0' && c <= '9') return c - '0';
     const char letter = lower(c);
     return letter >= 'a' && letter <= 'f' ? letter - 'a' + 10 : -1;
 }
@@ -28,10 +27,8 @@ constexpr int digit_value(char c) {
 /// The colour of the digits after the `#`, if they are 3, 4, 6 or 8 hexadecimal ones.
 std::optional<Colour> hex_colour(std::string_view digits) {
     const bool doubled = digits.size() == 3 || digits.size() == 4;
-    if (!doubled && digits.size() != 6 && digits.size() != 8)
-        return std::nullopt;
-    if (std::ranges::any_of(digits, [](char c) { return digit_value(c) < 0; }))
-        return std::nullopt;
+    if (!doubled && digits.size() != 6 && digits.size() != 8) return std::nullopt;
+    if (std::ranges::any_of(digits, [](char c) { return digit_value(c) < 0; })) return std::nullopt;
     std::array<int, 4> channels{0, 0, 0, 255};
     const std::size_t digits_a_channel = doubled ? 1 : 2;
     for (std::size_t i = 0; i * digits_a_channel < digits.size(); ++i) {
@@ -53,8 +50,7 @@ std::optional<Colour> css_colour(std::string_view name) {
     std::ranges::transform(wanted, wanted.begin(), lower);
     const auto names = paint::named_colours();
     const auto found = std::ranges::lower_bound(names, wanted, {}, &paint::NamedColour::name);
-    if (found == names.end() || found->name != wanted)
-        return std::nullopt;
+    if (found == names.end() || found->name != wanted) return std::nullopt;
     return found->colour;
 }
 

@@ -2,13 +2,12 @@
 /// Spans and a colour become bytes.
 #pragma once
 
-#include "paint/pixel_pattern.hpp"
+#include "paint/pixel_codec.hpp"
 
 #include <coldbrick/colour.hpp>
 #include <coldbrick/pixel_format.hpp>
 #include <coldbrick/span.hpp>
 
-#include <array>
 #include <cstddef>
 #include <cstdint>
 #include <span>
@@ -25,35 +24,52 @@ struct Surface {
 /// Paints spans in one colour onto a surface. The spans must lie on the surface.
 class Painter {
   public:
-    Painter(const Surface& surface, const Colour& colour);
+    enum class Mode : std::uint8_t {
+        blend,   ///< source-over; a see-through colour mixes with what is there
+        replace, ///< the colour takes the place of what is there, alpha included
+    };
+
+    Painter(const Surface& surface, const Colour& colour, Mode mode)
+        : Painter(surface, colour, layout(surface.format), mode == Mode::replace || colour.alpha == 255) {}
 
     /// Paints each span once, over what is there.
-    void paint(std::span<const Span> spans) const { (this->*paint_)(spans); }
+    void paint(std::span<const Span> spans) const;
 
-    /// True if painting replaces pixels without reading them, so that pattern() is all there is to know.
-    [[nodiscard]] bool opaque() const { return paint_ == &Painter::replace; }
+    /// True if painting replaces pixels without reading them, so that pixel() is all there is to know.
+    [[nodiscard]] bool replaces() const { return replaces_; }
 
-    [[nodiscard]] const PixelPattern& pattern() const { return pattern_; }
-    [[nodiscard]] const Surface& surface() const { return surface_; }
+    /// The bytes of a painted pixel, the first one lowest.
+    [[nodiscard]] std::uint64_t pixel() const { return pixel_; }
+    [[nodiscard]] std::ptrdiff_t pixel_bytes() const { return pixel_bytes_; }
+    [[nodiscard]] std::ptrdiff_t row_stride_bytes() const { return row_stride_bytes_; }
+
+    /// Where a pixel of the surface lies.
+    [[nodiscard]] std::byte* address(std::int32_t x, std::int32_t y) const {
+        return origin_ + y * row_stride_bytes_ + x * pixel_bytes_;
+    }
 
   private:
-    using Paint = void (Painter::*)(std::span<const Span>) const;
+    /// What is mixed in over an opaque backdrop is the opaque colour: the result is opaque, too.
+    Painter(const Surface& surface, const Colour& colour, const PixelLayout& layout, bool replaces)
+        : origin_(surface.origin), row_stride_bytes_(surface.row_stride_bytes), pixel_bytes_(layout.bytes),
+          pixel_(encode(replaces ? colour : Colour(colour.red, colour.green, colour.blue), layout)),
+          layout_(&layout), colour_(colour), replaces_(replaces) {}
 
-    void leave(std::span<const Span>) const {}
     void replace(std::span<const Span> spans) const;
-    void blend_opaque(std::span<const Span> spans) const;
-    void blend_alpha(std::span<const Span> spans) const;
-    void mix_bytes(std::byte* at, std::size_t count) const;
-    [[nodiscard]] Paint choose(const PixelLayout& layout) const;
-    [[nodiscard]] std::byte* address(const Span& span) const;
-    [[nodiscard]] std::size_t byte_count(const Span& span) const;
+    void replace_avx2(std::span<const Span> spans) const;
+    void replace_narrow(std::span<const Span> spans) const;
+    void blend(std::span<const Span> spans) const;
+    [[nodiscard]] std::size_t byte_count(const Span& span) const {
+        return static_cast<std::size_t>((span.x_end - span.x_begin) * pixel_bytes_);
+    }
 
-    Surface surface_;
+    std::byte* origin_;
+    std::ptrdiff_t row_stride_bytes_;
+    std::ptrdiff_t pixel_bytes_;
+    std::uint64_t pixel_;
+    const PixelLayout* layout_;
     Colour colour_;
-    PixelPattern pattern_;
-    Paint paint_;
-    /// Each byte of the pattern times the colour's alpha: the source's share of a mixture.
-    std::array<std::uint16_t, PixelPattern::period> weighted_{};
+    bool replaces_;
 };
 
 } // namespace coldbrick::paint

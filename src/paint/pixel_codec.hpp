@@ -5,7 +5,9 @@
 #include <coldbrick/colour.hpp>
 #include <coldbrick/pixel_format.hpp>
 
+#include <bit>
 #include <cstddef>
+#include <cstdint>
 
 namespace coldbrick::paint {
 
@@ -16,18 +18,23 @@ constexpr std::uint8_t gray_of(const Colour& colour) {
     return static_cast<std::uint8_t>((weighted + 5000) / 10000);
 }
 
-/// Writes the colour as one pixel of layout.bytes bytes. Alpha is left out where the layout has none.
-inline void encode(const Colour& colour, const PixelLayout& layout, std::byte* pixel) {
-    const auto put = [pixel](std::int8_t offset, std::uint8_t value) {
-        if (offset != PixelLayout::none)
-            pixel[offset] = std::byte{value};
+static_assert(std::endian::native == std::endian::little, "pixels are put together as little-endian words");
+
+/// The bytes of one pixel of up to 8 bytes, its first byte lowest. Alpha is left out where the layout has
+/// none.
+inline std::uint64_t encode(const Colour& colour, const PixelLayout& layout) {
+    const auto at = [](std::int8_t offset, std::uint64_t value) {
+        return offset == PixelLayout::none ? 0 : value << (8 * offset);
     };
-    put(layout.red, colour.red);
-    put(layout.green, colour.green);
-    put(layout.blue, colour.blue);
-    put(layout.alpha, colour.alpha);
-    if (layout.is_gray())
-        put(layout.gray, gray_of(colour));
+    if (layout.is_gray()) return at(layout.gray, gray_of(colour)) | at(layout.alpha, colour.alpha);
+    return at(layout.red, colour.red) | at(layout.green, colour.green) | at(layout.blue, colour.blue) |
+           at(layout.alpha, colour.alpha);
+}
+
+/// Writes the colour as one pixel of layout.bytes bytes.
+inline void encode(const Colour& colour, const PixelLayout& layout, std::byte* pixel) {
+    const std::uint64_t word = encode(colour, layout);
+    for (std::int8_t i = 0; i < layout.bytes; ++i) pixel[i] = static_cast<std::byte>(word >> (8 * i));
 }
 
 /// Reads one pixel. Gray gives equal red, green and blue; a layout without alpha is opaque.

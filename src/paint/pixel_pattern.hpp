@@ -2,8 +2,11 @@
 /// A pixel's bytes repeated, so that runs of pixels of any size are written by the same wide stores.
 #pragma once
 
+#include <algorithm>
 #include <array>
+#include <bit>
 #include <cstddef>
+#include <cstdint>
 #include <cstring>
 
 namespace coldbrick::paint {
@@ -14,67 +17,54 @@ class PixelPattern {
   public:
     static constexpr std::size_t period = 48;
 
-    /// @param pixel the pixel's bytes.
-    /// @param pixel_bytes a divisor of 48.
-    PixelPattern(const std::byte* pixel, std::size_t pixel_bytes) : pixel_bytes_(pixel_bytes) {
-        for (std::size_t i = 0; i < bytes_.size(); ++i)
-            bytes_[i] = pixel[i % pixel_bytes];
+    /// @param pixel the pixel's bytes, the first one lowest.
+    /// @param pixel_bytes 1, 2, 3, 4, 6 or 8.
+    PixelPattern(std::uint64_t pixel, std::ptrdiff_t pixel_bytes)
+        : pixel_bytes_(static_cast<std::size_t>(pixel_bytes)) {
+        switch (pixel_bytes) { // every draw call passes here: whole words are put together in registers
+        case 1: repeat(pixel * 0x0101010101010101U); break;
+        case 3:
+            repeat(pixel | pixel << 24 | pixel << 48, pixel >> 16 | pixel << 8 | pixel << 32 | pixel << 56,
+                   pixel >> 8 | pixel << 16 | pixel << 40);
+            break;
+        case 4: repeat(pixel * 0x0000000100000001U); break;
+        default: repeat_bytes(pixel); break;
+        }
+        last_phase_ = {find_phase(4), find_phase(8), find_phase(16), find_phase(32)};
     }
 
     [[nodiscard]] const std::byte* bytes() const { return bytes_.data(); }
-    [[nodiscard]] std::size_t pixel_bytes() const { return pixel_bytes_; }
 
-    /// Writes whole pixels over [begin, begin + count), count in bytes.
-    void write(std::byte* begin, std::size_t count) const {
-        if (count >= 16)
-            write_wide(begin, count);
-        else
-            write_narrow(begin, count);
+    /// Where in the pattern the last `width` bytes of a run of pixels begin: they end with a pixel's end.
+    /// @param width 4, 8, 16 or 32.
+    [[nodiscard]] std::size_t phase_before_end(std::size_t width) const {
+        return last_phase_[static_cast<std::size_t>(std::countr_zero(width)) - 2];
     }
 
   private:
-    template <std::size_t Width>
-    void store(std::byte* at, std::size_t phase) const {
-        std::memcpy(at, bytes_.data() + phase, Width);
+    void repeat(std::uint64_t first, std::uint64_t second, std::uint64_t third) {
+        const std::array words{first, second, third, first, second, third, first, second};
+        std::memcpy(bytes_.data(), words.data(), bytes_.size());
     }
 
-    /// The last Width bytes of a run, which end with a pixel's end; they may overlap what is written already.
-    template <std::size_t Width>
-    void store_last(std::byte* end) const {
-        const std::size_t rest = Width % pixel_bytes_;
-        store<Width>(end - Width, rest == 0 ? 0 : pixel_bytes_ - rest);
+    void repeat(std::uint64_t word) { repeat(word, word, word); }
+
+    void repeat_bytes(std::uint64_t pixel) {
+        std::memcpy(bytes_.data(), &pixel, pixel_bytes_);
+        for (std::size_t filled = pixel_bytes_; filled < bytes_.size(); filled *= 2)
+            std::memcpy(bytes_.data() + filled, bytes_.data(), std::min(filled, bytes_.size() - filled));
     }
 
-    void write_wide(std::byte* at, std::size_t count) const {
-        std::byte* const end = at + count;
-        for (; end - at >= static_cast<std::ptrdiff_t>(period); at += period) {
-            store<16>(at, 0);
-            store<16>(at + 16, 16);
-            store<16>(at + 32, 32);
-        }
-        if (end - at >= 16)
-            store<16>(at, 0);
-        if (end - at >= 32)
-            store<16>(at + 16, 16);
-        if (end != at)
-            store_last<16>(end);
-    }
-
-    void write_narrow(std::byte* at, std::size_t count) const {
-        if (count >= 8) {
-            store<8>(at, 0);
-            store_last<8>(at + count);
-        } else if (count >= 4) {
-            store<4>(at, 0);
-            store_last<4>(at + count);
-        } else {
-            for (std::size_t i = 0; i < count; ++i)
-                at[i] = bytes_[i];
-        }
+    [[nodiscard]] std::uint8_t find_phase(std::uint8_t width) const {
+        const bool power_of_two = (pixel_bytes_ & (pixel_bytes_ - 1)) == 0;
+        if (power_of_two) return 0;
+        const auto rest = static_cast<std::uint8_t>(width % static_cast<std::uint8_t>(pixel_bytes_));
+        return rest == 0 ? rest : static_cast<std::uint8_t>(pixel_bytes_ - rest);
     }
 
     alignas(16) std::array<std::byte, 64> bytes_;
     std::size_t pixel_bytes_;
+    std::array<std::uint8_t, 4> last_phase_; ///< for widths 4, 8, 16 and 32
 };
 
 } // namespace coldbrick::paint

@@ -21,17 +21,14 @@ Rows visible_rows(std::int64_t begin, std::int64_t end, const Clip& clip) {
 
 void fill(const Box& box, SpanSink& sink) {
     const Rows rows = visible_rows(box.y, box.end_y(), sink.clip());
-    for (std::int32_t y = rows.first; y < rows.end; ++y)
-        sink.add(y, box.x, box.end_x());
+    for (std::int32_t y = rows.first; y < rows.end; ++y) sink.add(y, box.x, box.end_x());
 }
 
 void stroke(const Box& box, std::int32_t width, SpanSink& sink) {
-    if (box.empty())
-        return;
+    if (box.empty()) return;
     const Box outer = box.inset(-((width - 1) / 2));
     const Box hole = box.inset(std::int64_t{width / 2} + 1);
-    if (hole.empty())
-        return fill(outer, sink);
+    if (hole.empty()) return fill(outer, sink);
     fill({outer.x, outer.y, outer.width, hole.y - outer.y}, sink);
     const Rows beside_hole = visible_rows(hole.y, hole.end_y(), sink.clip());
     for (std::int32_t y = beside_hole.first; y < beside_hole.end; ++y) {

@@ -33,8 +33,7 @@ struct Enclosed {
 
     [[nodiscard]] std::int64_t half_width(std::uint64_t y) const {
         const std::uint64_t rest = radius * radius - y * y;
-        if (rest <= y)
-            return -1;
+        if (rest <= y) return -1;
         const std::uint64_t root = floor_sqrt(rest - 1);
         // The largest x with x^2 + x < rest; where it is below y, x^2 + y < rest decides instead.
         const std::uint64_t steep = root - (root * root + root >= rest ? 1 : 0);
@@ -62,29 +61,57 @@ struct Nothing {
     static std::int64_t half_width(std::uint64_t) { return -1; }
 };
 
-/// The pixels of `outer` that are not in `hole`, on the rows that the clip shows.
+/// The pixels of `outer` that are not in `hole`, on the rows that the clip shows. Rows at the same distance
+/// above and below the centre are worked out once.
 template <class Outer, class Hole>
 void add_rows(Point centre, std::int64_t reach, const Outer& outer, const Hole& hole, SpanSink& sink) {
-    const std::int64_t first = std::max<std::int64_t>(centre.y - reach, sink.clip().top);
-    const std::int64_t last = std::min<std::int64_t>(centre.y + reach, sink.clip().bottom - 1);
+    const std::int64_t first = std::max(centre.y - reach, sink.clip().top) - centre.y;
+    const std::int64_t last = std::min(centre.y + reach, sink.clip().bottom - 1) - centre.y;
+    if (first > last) return;
+    const std::int64_t nearest = first > 0 ? first : last < 0 ? -last : 0;
+    const std::int64_t furthest = std::max(-first, last);
     const std::int64_t x = centre.x;
-    for (std::int64_t row = first; row <= last; ++row) {
-        const auto distance = static_cast<std::uint64_t>(row < centre.y ? centre.y - row : row - centre.y);
-        const std::int64_t outer_half = outer.half_width(distance);
-        const std::int64_t hole_half = hole.half_width(distance);
-        const auto y = static_cast<std::int32_t>(row);
-        if (hole_half < 0) {
-            sink.add(y, x - outer_half, x + outer_half + 1);
-        } else {
+    for (std::int64_t distance = nearest; distance <= furthest; ++distance) {
+        const std::int64_t outer_half = outer.half_width(static_cast<std::uint64_t>(distance));
+        const std::int64_t hole_half = hole.half_width(static_cast<std::uint64_t>(distance));
+        const auto add_row = [&](std::int64_t row) {
+            const auto y = static_cast<std::int32_t>(centre.y + row);
+            if (hole_half < 0) return sink.add(y, x - outer_half, x + outer_half + 1);
             sink.add(y, x - outer_half, x - hole_half);
             sink.add(y, x + hole_half + 1, x + outer_half + 1);
-        }
+        };
+        if (distance <= last) add_row(distance);
+        if (distance != 0 && -distance >= first) add_row(-distance);
     }
+}
+
+/// The filled circle where the clip shows it whole: its rows from the steps of its outline.
+void add_whole(const Circle& circle, SpanSink& sink) {
+    const auto add_rows_at = [&](std::ptrdiff_t distance, std::ptrdiff_t half_width) {
+        const auto y = static_cast<std::int32_t>(distance);
+        const auto half = static_cast<std::int32_t>(half_width);
+        const std::int32_t begin = circle.centre.x - half;
+        const std::int32_t end = circle.centre.x + half + 1;
+        sink.add_visible({circle.centre.y + y, begin, end});
+        if (y != 0) sink.add_visible({circle.centre.y - y, begin, end});
+    };
+    std::ptrdiff_t flat_row = circle.radius; // the row of the octant's flat part that the steps are on
+    std::ptrdiff_t flat_half_width = 0;
+    for_each_in_octant(circle.radius, [&](std::ptrdiff_t x, std::ptrdiff_t y) {
+        if (y != flat_row) {
+            add_rows_at(flat_row, flat_half_width);
+            flat_row = y;
+        }
+        flat_half_width = x;
+        add_rows_at(x, y); // the reflection in the diagonal: a row of the steep part
+    });
+    if (flat_row != flat_half_width) add_rows_at(flat_row, flat_half_width);
 }
 
 } // namespace
 
 void fill(const Circle& circle, SpanSink& sink) {
+    if (sink.clip().contains(circle.bounds())) return add_whole(circle, sink);
     const FilledCircle filled{static_cast<std::uint64_t>(circle.radius)};
     add_rows(circle.centre, circle.radius, filled, Nothing{}, sink);
 }

@@ -27,7 +27,7 @@ void fill(const Circle& circle, SpanSink& sink);
 /// radius - width / 2 <= d < radius + width / 2.
 void stroke(const Circle& circle, std::int32_t width, SpanSink& sink);
 
-/// The outline of width 1 of a circle of radius 1 or more, once each, as calls of visit(x, y) for one eighth
+/// The outline of width 1, once each, as calls of visit(x, y) for one eighth
 /// of it: 0 <= x <= y from the centre. The pixel stands for its reflections in both axes and both diagonals.
 /// Steps as Bresenham, "A linear algorithm for incremental digital display of circular arcs",
 /// Communications of the ACM 20(2), 1977, do, with this library's rule as the decision.

@@ -10,54 +10,20 @@ namespace coldbrick::raster {
 
 namespace {
 
-/// A line and a clip seen so that the longer axis comes first and grows.
-struct Oriented {
-    std::int64_t start; ///< along the longer axis
-    std::int64_t length;
-    std::int64_t side_start;
-    std::int64_t side_length; ///< at least 0: the distance, in the direction `sideways`
-    std::int64_t visible_begin;
-    std::int64_t visible_end;
-    std::int64_t side_first; ///< the first and last visible side step
-    std::int64_t side_last;
-    /// Added before dividing by 2 * length: rounds to the nearest, halves to the larger coordinate.
-    std::int64_t rounding;
+/// The clip seen from a line's first pixel: what of it shows, along the longer axis and in side steps.
+struct View {
+    std::int64_t first;
+    std::int64_t last;
+    std::int64_t first_side;
+    std::int64_t last_side;
 };
 
-Oriented orient(const Line& line, const Clip& clip, bool along_y, std::int32_t sideways) {
-    const auto [from, to] = (along_y ? line.from.y <= line.to.y : line.from.x <= line.to.x)
-                                ? std::pair{line.from, line.to}
-                                : std::pair{line.to, line.from};
-    Oriented result{};
-    result.start = along_y ? from.y : from.x;
-    result.length = (along_y ? to.y : to.x) - result.start;
-    result.side_start = along_y ? from.x : from.y;
-    result.side_length = std::abs((along_y ? to.x : to.y) - result.side_start);
-    result.visible_begin = along_y ? clip.top : clip.left;
-    result.visible_end = along_y ? clip.bottom : clip.right;
-    const std::int64_t low = along_y ? clip.left : clip.top;
-    const std::int64_t high = (along_y ? clip.right : clip.bottom) - 1;
-    result.side_first = sideways > 0 ? low - result.side_start : result.side_start - high;
-    result.side_last = sideways > 0 ? high - result.side_start : result.side_start - low;
-    result.rounding = sideways > 0 ? result.length : result.length - 1;
-    return result;
-}
-
-/// The steps [first, last] along the line whose pixels the clip shows; first > last if there are none.
-std::pair<std::int64_t, std::int64_t> visible_steps(const Oriented& line) {
-    Int128 first = std::max<std::int64_t>(0, line.visible_begin - line.start);
-    Int128 last = std::min(line.length, line.visible_end - 1 - line.start);
-    // Side step s holds the steps i with s <= (2 i side_length + rounding) / (2 length) < s + 1.
-    const auto first_step_of = [&line](std::int64_t s) {
-        return ceil_div(Int128{2} * line.length * s - line.rounding, Int128{2} * line.side_length);
-    };
-    if (line.side_last < 0 || line.side_first > line.side_length)
-        return {0, -1};
-    if (line.side_first > 0)
-        first = std::max(first, first_step_of(line.side_first));
-    if (line.side_last < line.side_length)
-        last = std::min(last, first_step_of(line.side_last + 1) - 1);
-    return {static_cast<std::int64_t>(first), static_cast<std::int64_t>(last)};
+View view_from(const LineSteps& line, const Clip& clip) {
+    const auto [left, top] = std::pair{clip.left - line.first.x, clip.top - line.first.y};
+    const auto [right, bottom] = std::pair{clip.right - 1 - line.first.x, clip.bottom - 1 - line.first.y};
+    const auto [low, high] = line.along_y ? std::pair{left, right} : std::pair{top, bottom};
+    return {line.along_y ? top : left, line.along_y ? bottom : right, line.sideways > 0 ? low : -high,
+            line.sideways > 0 ? high : -low};
 }
 
 } // namespace
@@ -67,26 +33,39 @@ LineSteps::LineSteps(const Line& line, const Clip& clip) {
     const std::int64_t dy = std::int64_t{line.to.y} - line.from.y;
     along_y = std::abs(dy) > std::abs(dx);
     sideways = (dx < 0) == (dy < 0) ? 1 : -1;
-    const Oriented oriented = orient(line, clip, along_y, sideways);
-    if (oriented.length == 0) { // a single pixel
-        first = line.from;
-        count = clip.contains(first) ? 1 : 0;
-        error = -1;
-        return;
-    }
-    const auto [first_step, last_step] = visible_steps(oriented);
-    if (first_step > last_step)
-        return;
-    error_reset = 2 * oriented.length;
-    error_step = 2 * oriented.side_length;
-    const Int128 scaled = Int128{error_step} * first_step + oriented.rounding;
-    const auto side_steps =
-        first_step == 0 ? 0 : static_cast<std::int64_t>(floor_div(scaled, Int128{error_reset}));
-    error = static_cast<std::int64_t>(scaled - Int128{side_steps} * error_reset) - error_reset;
-    const auto position = static_cast<std::int32_t>(oriented.start + first_step);
-    const auto side = static_cast<std::int32_t>(oriented.side_start + sideways * side_steps);
-    first = along_y ? Point{side, position} : Point{position, side};
-    count = last_step - first_step + 1;
+    first = (along_y ? dy : dx) >= 0 ? line.from : line.to;
+    const std::int64_t length = std::abs(along_y ? dy : dx);
+    // Side step i is floor((i * error_step + rounding) / error_reset): halves go to the larger coordinate.
+    const std::int64_t rounding = sideways > 0 ? length : length - 1;
+    error_step = 2 * std::abs(along_y ? dx : dy);
+    error_reset = 2 * length;
+    error = rounding - error_reset;
+    count = length + 1;
+    if (!clip.contains(line.from) || !clip.contains(line.to)) cut(clip, rounding);
+}
+
+void LineSteps::cut(const Clip& clip, std::int64_t rounding) {
+    const View view = view_from(*this, clip);
+    const std::int64_t last_step = count - 1;
+    count = 0;
+    if (view.last_side < 0 || view.first_side > error_step / 2 || last_step == 0) return;
+    // Side step s holds the steps i with s <= (i * error_step + rounding) / error_reset < s + 1.
+    const auto first_step_of = [&](std::int64_t s) {
+        return ceil_div(Int128{error_reset} * s - rounding, Int128{error_step});
+    };
+    Int128 begin = std::max<std::int64_t>(0, view.first);
+    Int128 last = std::min(last_step, view.last);
+    if (view.first_side > 0) begin = std::max(begin, first_step_of(view.first_side));
+    if (view.last_side < error_step / 2) last = std::min(last, first_step_of(view.last_side + 1) - 1);
+    if (begin > last) return;
+    const Int128 scaled = begin * error_step + rounding;
+    const Int128 side_steps = floor_div(scaled, Int128{error_reset});
+    error = static_cast<std::int64_t>(scaled - side_steps * error_reset) - error_reset;
+    const auto along = static_cast<std::int64_t>(begin);
+    const auto side = static_cast<std::int64_t>(sideways * side_steps);
+    first = {static_cast<std::int32_t>(first.x + (along_y ? side : along)),
+             static_cast<std::int32_t>(first.y + (along_y ? along : side))};
+    count = static_cast<std::int64_t>(last - begin) + 1;
 }
 
 void stroke(const Line& line, std::int32_t /*width*/, SpanSink& sink) {
@@ -108,8 +87,7 @@ void stroke(const Line& line, std::int32_t /*width*/, SpanSink& sink) {
         }
         ++run.x_end;
     });
-    if (steps.count > 0)
-        sink.add_visible(run);
+    if (steps.count > 0) sink.add_visible(run);
 }
 
 } // namespace coldbrick::raster

@@ -18,13 +18,13 @@ namespace coldbrick::raster {
 /// "Algorithm for computer control of a digital plotter", IBM Systems Journal 4(1), 1965), which starts from
 /// the exact value at the first visible pixel, so that a cut line has the whole line's pixels.
 struct LineSteps {
-    Point first;
-    std::int64_t count = 0;    ///< pixels; 0 if the clip shows none
-    bool along_y = false;      ///< the longer axis is y
-    std::int32_t sideways = 1; ///< the direction of a side step: 1 or -1
-    std::int64_t error = 0;    ///< below 0; a side step is due when it reaches 0
-    std::int64_t error_step = 0;
-    std::int64_t error_reset = 0;
+    Point first;                  ///< from here on the longer axis's coordinate grows
+    std::int64_t count = 0;       ///< pixels; 0 if the clip shows none
+    bool along_y = false;         ///< the longer axis is y
+    std::int32_t sideways = 1;    ///< the direction of a side step: 1 or -1
+    std::int64_t error = 0;       ///< below 0; a side step is due when it reaches 0
+    std::int64_t error_step = 0;  ///< added at every step: twice the length of the shorter axis
+    std::int64_t error_reset = 0; ///< taken off at a side step: twice the length of the longer axis
 
     LineSteps(const Line& line, const Clip& clip);
 
@@ -33,15 +33,23 @@ struct LineSteps {
     template <class Pixel, class Visit>
     void walk(Pixel pixel, std::ptrdiff_t along, std::ptrdiff_t side, Visit visit) const {
         std::int64_t rest = error;
+        const std::int64_t straight_step = error_step;
+        const std::int64_t diagonal_step = error_step - error_reset;
+        const std::ptrdiff_t diagonal = along + side;
         for (std::int64_t i = count; i > 0; --i) {
             visit(pixel);
-            rest += error_step;
-            // Both outcomes are as likely as the line's slope has it: arithmetic beats a mispredicted jump.
-            const std::int64_t due = ~(rest >> 63);
-            pixel += along + (side & static_cast<std::ptrdiff_t>(due));
-            rest -= error_reset & due;
+            const std::int64_t straight = rest + straight_step;
+            const std::int64_t turned = rest + diagonal_step;
+            const bool ahead =
+                __builtin_expect_with_probability(static_cast<long>(straight < 0), 1, 0.5) != 0;
+            pixel += ahead ? along : diagonal;
+            rest = ahead ? straight : turned;
         }
     }
+
+  private:
+    /// Keeps what the clip shows.
+    void cut(const Clip& clip, std::int64_t rounding);
 };
 
 /// The line at width 1, the only width so far.

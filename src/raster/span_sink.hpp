@@ -33,14 +33,12 @@ class SpanSink {
     void add(std::int32_t y, std::int64_t x_begin, std::int64_t x_end) {
         const auto begin = std::max(x_begin, clip_.left);
         const auto end = std::min(x_end, clip_.right);
-        if (begin < end)
-            add_visible({y, static_cast<std::int32_t>(begin), static_cast<std::int32_t>(end)});
+        if (begin < end) add_visible({y, static_cast<std::int32_t>(begin), static_cast<std::int32_t>(end)});
     }
 
     /// A span that is not empty and lies in the clip.
     void add_visible(const Span& span) {
-        if (count_ == spans_.size())
-            flush();
+        if (count_ == spans_.size()) flush();
         spans_[count_++] = span;
     }
 
@@ -54,7 +52,7 @@ class SpanSink {
     const void* receiver_;
     Receive receive_;
     std::size_t count_ = 0;
-    std::array<Span, 256> spans_; // left as it is: only what count_ covers is read
+    std::array<Span, 128> spans_; // left as it is: only what count_ covers is read
 };
 
 } // namespace coldbrick::raster

@@ -61,32 +61,27 @@ class Parser {
     }
 
     bool take_word(std::string_view word) {
-        if (!next().is_word(word))
-            return false;
+        if (!next().is_word(word)) return false;
         take();
         return true;
     }
 
     void expect_word(std::string_view word) {
-        if (!take_word(word))
-            fail_expecting(fmt::format("\"{}\"", word));
+        if (!take_word(word)) fail_expecting(fmt::format("\"{}\"", word));
     }
 
     bool take_symbol(char symbol) {
-        if (!next().is_symbol(symbol))
-            return false;
+        if (!next().is_symbol(symbol)) return false;
         take();
         return true;
     }
 
     void expect_symbol(char symbol) {
-        if (!take_symbol(symbol))
-            fail_expecting(fmt::format("\"{}\"", symbol));
+        if (!take_symbol(symbol)) fail_expecting(fmt::format("\"{}\"", symbol));
     }
 
     void expect_end() {
-        if (!next().ends_statement())
-            fail_expecting("the end of the line");
+        if (!next().ends_statement()) fail_expecting("the end of the line");
     }
 
     Statement statement() {
@@ -107,14 +102,12 @@ class Parser {
         result.width = expression();
         expect_word("x");
         result.height = expression();
-        if (take_word("on"))
-            result.ground = expression();
+        if (take_word("on")) result.ground = expression();
         return result;
     }
 
     LetStatement let_statement() {
-        if (next().kind != Token::Kind::word)
-            fail_expecting("a name");
+        if (next().kind != Token::Kind::word) fail_expecting("a name");
         if (is_reserved(next().text))
             fail(next().location,
                  fmt::format("\"{}\" has a meaning of its own and cannot be a name", next().text));
@@ -171,38 +164,31 @@ class Parser {
         while (!next().ends_statement()) {
             const Token& word = next();
             if (take_word("fill")) {
-                if (shape.fill)
-                    fail(word.location, "this shape has a fill already");
+                if (shape.fill) fail(word.location, "this shape has a fill already");
                 shape.fill = FillWords{word.location, operand()};
             } else if (take_word("stroke")) {
-                if (shape.stroke)
-                    fail(word.location, "this shape has a stroke already");
+                if (shape.stroke) fail(word.location, "this shape has a stroke already");
                 shape.stroke = StrokeWords{word.location, operand(), nullptr};
-                if (!next().ends_statement() && !is_style_word())
-                    shape.stroke->width = expression();
+                if (!next().ends_statement() && !is_style_word()) shape.stroke->width = expression();
             } else {
                 fail_expecting("\"fill\", \"stroke\" or the end of the line");
             }
         }
-        if (!shape.fill && !shape.stroke)
-            fail_expecting("\"fill\" or \"stroke\"");
+        if (!shape.fill && !shape.stroke) fail_expecting("\"fill\" or \"stroke\"");
     }
 
     [[nodiscard]] bool is_style_word() const { return next().is_word("fill") || next().is_word("stroke"); }
 
     template <class Form>
     ExpressionPtr make(const Location& location, Form form) {
-        if (++operations_ > max_operations)
-            fail(location, "this expression is too long");
+        if (++operations_ > max_operations) fail(location, "this expression is too long");
         return std::make_unique<Expression>(Expression{location, std::move(form)});
     }
 
     /// Sums: the operations that bind least.
     ExpressionPtr expression() {
-        if (depth_ == 0)
-            operations_ = 0;
-        if (++depth_ > max_depth)
-            fail(next().location, "this expression is nested too deep");
+        if (depth_ == 0) operations_ = 0;
+        if (++depth_ > max_depth) fail(next().location, "this expression is nested too deep");
         ExpressionPtr result = product();
         while (next().is_symbol('+') || next().is_symbol('-')) {
             const Token& sign = take();
@@ -224,11 +210,9 @@ class Parser {
     ExpressionPtr signed_operand() {
         // Counted, not recursive: a line of minus signs must not use up the stack.
         std::vector<Location> signs;
-        while (next().is_symbol('-'))
-            signs.push_back(take().location);
+        while (next().is_symbol('-')) signs.push_back(take().location);
         ExpressionPtr result = operand();
-        if (signs.size() % 2 == 1)
-            result = make(signs.back(), Negation{std::move(result)});
+        if (signs.size() % 2 == 1) result = make(signs.back(), Negation{std::move(result)});
         return result;
     }
 
@@ -236,8 +220,7 @@ class Parser {
         ExpressionPtr result = bare_operand();
         while (next().is_symbol('.')) {
             const Token& dot = take();
-            if (!next().is_word("x") && !next().is_word("y"))
-                fail_expecting("\"x\" or \"y\"");
+            if (!next().is_word("x") && !next().is_word("y")) fail_expecting("\"x\" or \"y\"");
             result = make(dot.location, Coordinate{std::move(result), take().text[0]});
         }
         return result;
@@ -246,20 +229,15 @@ class Parser {
     ExpressionPtr bare_operand() {
         const Token& token = next();
         switch (token.kind) {
-        case Token::Kind::number:
-            return make(take().location, NumberLiteral{number(token)});
-        case Token::Kind::colour:
-            return make(take().location, ColourLiteral{colour_of(token)});
+        case Token::Kind::number: return make(take().location, NumberLiteral{number(token)});
+        case Token::Kind::colour: return make(take().location, ColourLiteral{colour_of(token)});
         case Token::Kind::word:
-            if (is_reserved(token.text))
-                break;
+            if (is_reserved(token.text)) break;
             return make(take().location, Name{std::string(token.text)});
         case Token::Kind::symbol:
-            if (token.is_symbol('('))
-                return parenthesised();
+            if (token.is_symbol('(')) return parenthesised();
             break;
-        default:
-            break;
+        default: break;
         }
         fail_expecting("a number, a point, a colour or a name");
     }

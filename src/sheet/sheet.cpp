@@ -45,8 +45,7 @@ class Interpreter {
 
   private:
     void carry_out(const Location& location, const SheetStatement& statement) {
-        if (has_size_)
-            fail(location, "the sheet has its size already");
+        if (has_size_) fail(location, "the sheet has its size already");
         has_size_ = true;
         result_.size = {pixels(*statement.width, names_, "width", 1, largest),
                         pixels(*statement.height, names_, "height", 1, largest)};
@@ -66,8 +65,7 @@ class Interpreter {
     }
 
     void carry_out(const Location& location, const ShapeStatement& statement) {
-        if (!has_size_)
-            fail(location, "the sheet's size comes first: sheet WIDTH x HEIGHT on COLOUR");
+        if (!has_size_) fail(location, "the sheet's size comes first: sheet WIDTH x HEIGHT on COLOUR");
         std::visit([&](const auto& form) { add(shape(form), statement); }, statement.form);
     }
 
@@ -97,8 +95,7 @@ class Interpreter {
             else
                 fail(statement.fill->location, "this shape has no inside to fill: use stroke");
         }
-        if (statement.stroke)
-            result_.drawing.add(shape, stroke(*statement.stroke));
+        if (statement.stroke) result_.drawing.add(shape, stroke(*statement.stroke));
     }
 
     [[nodiscard]] Stroke stroke(const StrokeWords& words) const {
@@ -109,11 +106,9 @@ class Interpreter {
     /// A setting that no `let` takes up is most likely misspelt.
     void check_settings(const Source& source) const {
         for (const auto& [name, value] : settings_) {
-            if (names_.contains(name))
-                continue;
+            if (names_.contains(name)) continue;
             std::vector<std::string_view> known;
-            for (const auto& [defined, definition] : names_)
-                known.push_back(defined);
+            for (const auto& [defined, definition] : names_) known.push_back(defined);
             const std::string list = known.empty() ? "nothing" : fmt::format("{}", fmt::join(known, ", "));
             throw SheetError(
                 fmt::format("{}: no let defines \"{}\", which is to be set; the sheet defines {}",

@@ -19,8 +19,7 @@ bool begins_character(char byte) {
 std::string blanks_below(std::string_view text) {
     std::string blanks;
     for (const char byte : text)
-        if (begins_character(byte))
-            blanks += byte == '\t' ? '\t' : ' ';
+        if (begins_character(byte)) blanks += byte == '\t' ? '\t' : ' ';
     return blanks;
 }
 
@@ -36,8 +35,7 @@ void fail(const Location& location, std::string_view message) {
     const std::size_t previous_end = text.substr(0, location.offset).rfind('\n');
     const std::size_t begin = previous_end == std::string_view::npos ? 0 : previous_end + 1;
     std::string_view line = text.substr(begin, text.find('\n', location.offset) - begin);
-    if (line.ends_with('\r'))
-        line.remove_suffix(1);
+    if (line.ends_with('\r')) line.remove_suffix(1);
     const std::string blanks = blanks_below(text.substr(begin, location.offset - begin));
     throw SheetError(fmt::format("{}:{}:{}: {}\n{}\n{}^", location.source->name, location.line(),
                                  blanks.size() + 1, message, line, blanks));

@@ -21,8 +21,7 @@ class Lexer {
     explicit Lexer(const Source& source) : source_(source) {}
 
     std::vector<Token> run() {
-        while (skip_blanks(), at_ < source_.text.size())
-            next();
+        while (skip_blanks(), at_ < source_.text.size()) next();
         add(Token::Kind::end_of_sheet, 0);
         return std::move(tokens_);
     }
@@ -33,14 +32,10 @@ class Lexer {
     }
 
     void skip_blanks() {
-        while (peek() == ' ' || peek() == '\t' || peek() == '\r' || (depth_ > 0 && peek() == '\n'))
-            ++at_;
-        if (peek() != '/' || peek(1) != '/')
-            return;
-        while (at_ < source_.text.size() && peek() != '\n')
-            ++at_;
-        if (depth_ > 0)
-            skip_blanks();
+        while (peek() == ' ' || peek() == '\t' || peek() == '\r' || (depth_ > 0 && peek() == '\n')) ++at_;
+        if (peek() != '/' || peek(1) != '/') return;
+        while (at_ < source_.text.size() && peek() != '\n') ++at_;
+        if (depth_ > 0) skip_blanks();
     }
 
     void add(Token::Kind kind, std::size_t length) {
@@ -51,34 +46,26 @@ class Lexer {
     /// How many characters from `start` characters ahead satisfy the condition, added to `start`.
     template <class Condition>
     [[nodiscard]] std::size_t length_while(std::size_t start, Condition condition) const {
-        while (condition(peek(start)))
-            ++start;
+        while (condition(peek(start))) ++start;
         return start;
     }
 
     void next() {
         const char c = peek();
-        if (c == '\n')
-            return add(Token::Kind::end_of_line, 1);
-        if (is_letter(c))
-            return add(Token::Kind::word, length_while(1, is_letter_or_digit));
-        if (is_digit(c))
-            return add_number();
-        if (c == '#')
-            return add(Token::Kind::colour, length_while(1, is_letter_or_digit));
+        if (c == '\n') return add(Token::Kind::end_of_line, 1);
+        if (is_letter(c)) return add(Token::Kind::word, length_while(1, is_letter_or_digit));
+        if (is_digit(c)) return add_number();
+        if (c == '#') return add(Token::Kind::colour, length_while(1, is_letter_or_digit));
         if (std::string_view("(),.+-*/=").find(c) == std::string_view::npos)
             fail({&source_, at_}, "no statement or expression has this character");
-        if (c == '(')
-            ++depth_;
-        if (c == ')' && depth_ > 0)
-            --depth_;
+        if (c == '(') ++depth_;
+        if (c == ')' && depth_ > 0) --depth_;
         add(Token::Kind::symbol, 1);
     }
 
     void add_number() {
         std::size_t length = length_while(1, is_digit);
-        if (peek(length) == '.' && is_digit(peek(length + 1)))
-            length = length_while(length + 1, is_digit);
+        if (peek(length) == '.' && is_digit(peek(length + 1))) length = length_while(length + 1, is_digit);
         if (is_letter(peek(length)))
             fail({&source_, at_ + length}, "a number ends here: put a blank between it and the word");
         add(Token::Kind::number, length);

@@ -13,6 +13,8 @@ template <class... Functions>
 struct Overloaded : Functions... {
     using Functions::operator()...;
 };
+template <class... Functions>
+Overloaded(Functions...) -> Overloaded<Functions...>;
 
 std::string_view kind_name(const Value& value) {
     return std::visit(Overloaded{[](double) { return "a number"; }, [](const Position&) { return "a point"; },
@@ -27,34 +29,25 @@ Value finite(const Location& location, const Value& value) {
                    [](const Position& point) { return std::isfinite(point.x) && std::isfinite(point.y); },
                    [](const Colour&) { return true; }},
         value);
-    if (!is_finite)
-        fail(location, "the result is too large a number");
+    if (!is_finite) fail(location, "the result is too large a number");
     return value;
 }
 
 std::string_view verb(char operation) {
     switch (operation) {
-    case '+':
-        return "add";
-    case '-':
-        return "subtract";
-    case '*':
-        return "multiply";
-    default:
-        return "divide";
+    case '+': return "add";
+    case '-': return "subtract";
+    case '*': return "multiply";
+    default: return "divide";
     }
 }
 
 double operate(char operation, double left, double right) {
     switch (operation) {
-    case '+':
-        return left + right;
-    case '-':
-        return left - right;
-    case '*':
-        return left * right;
-    default:
-        return left / right;
+    case '+': return left + right;
+    case '-': return left - right;
+    case '*': return left * right;
+    default: return left / right;
     }
 }
 
@@ -80,8 +73,7 @@ Value operate(const Location& location, char operation, const Value& left, const
         },
         [&](const auto&, const auto&) { return misfit(); },
     };
-    if (operation == '/' && right == Value(0.0))
-        fail(location, "division by zero");
+    if (operation == '/' && right == Value(0.0)) fail(location, "division by zero");
     return std::visit(fitting, left, right);
 }
 
@@ -94,10 +86,8 @@ class Evaluator {
     Value operator()(const ColourLiteral& literal) const { return literal.value; }
 
     Value operator()(const Name& name) const {
-        if (const auto found = names_.find(name.text); found != names_.end())
-            return found->second.value;
-        if (const auto colour = css_colour(name.text))
-            return *colour;
+        if (const auto found = names_.find(name.text); found != names_.end()) return found->second.value;
+        if (const auto colour = css_colour(name.text)) return *colour;
         fail(location_, fmt::format("\"{}\" is neither defined above nor the name of a colour", name.text));
     }
 
@@ -125,8 +115,7 @@ class Evaluator {
   private:
     [[nodiscard]] double number(const Expression& expression) const {
         const Value value = evaluate(expression, names_);
-        if (const auto* const result = std::get_if<double>(&value))
-            return *result;
+        if (const auto* const result = std::get_if<double>(&value)) return *result;
         fail(expression.location, fmt::format("expected a number, not {}", kind_name(value)));
     }
 
@@ -151,8 +140,7 @@ Value evaluate(const Expression& expression, const Definitions& names) {
 
 Colour colour_value(const Expression& expression, const Definitions& names) {
     const Value value = evaluate(expression, names);
-    if (const auto* const result = std::get_if<Colour>(&value))
-        return *result;
+    if (const auto* const result = std::get_if<Colour>(&value)) return *result;
     fail(expression.location, fmt::format("expected a colour, not {}", kind_name(value)));
 }
 

@@ -17,8 +17,7 @@ void expect_picture(const std::string& path, const Image& expected) {
     const DecodedPng decoded = decode_png(path);
     ASSERT_EQ(decoded.size, expected.size());
     for (int y = 0; y < decoded.size.height; ++y)
-        for (int x = 0; x < decoded.size.width; ++x)
-            ASSERT_EQ(decoded.at(x, y), expected.pixel({x, y}));
+        for (int x = 0; x < decoded.size.width; ++x) ASSERT_EQ(decoded.at(x, y), expected.pixel({x, y}));
 }
 
 constexpr const char* quay =
@@ -78,7 +77,9 @@ TEST(Tool, TellsWhatIsWrongAndHow) {
         {"draw " + folder.file("bad.brick") + out, 1,
          "coldbrick: " + folder.file("bad.brick") +
              ":2:7: expected \"at\", found the end of the line\ncircle\n      ^\n"},
+#ifndef __SANITIZE_ADDRESS__ // which ends the program where std::bad_alloc would be thrown
         {"draw " + folder.file("vast.brick") + out, 1, "coldbrick: not enough memory for this picture\n"},
+#endif
         {"draw " + sheet + " -o a.gif", 1,
          "coldbrick: cannot write a.gif: the extension \".gif\" is none of"},
         {"draw " + sheet + " -o " + folder.file("no/a.png"), 1, ": No such file or directory\n"},

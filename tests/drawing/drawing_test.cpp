@@ -26,8 +26,7 @@ TEST(Drawing, PaintsAsTheSingleCallsDoAlsoInBands) {
     Image whole({40, 30}, PixelFormat::rgba8);
     draw(whole, drawing);
     Image banded({40, 30}, PixelFormat::rgba8);
-    for (int y = 0; y < 30; y += 7)
-        draw(banded.view().clipped({0, y, 40, 7}), drawing);
+    for (int y = 0; y < 30; y += 7) draw(banded.view().clipped({0, y, 40, 7}), drawing);
     for (int i = 0; i < 40 * 30; ++i) {
         const Point at{i % 40, i / 40};
         ASSERT_EQ(whole.pixel(at), single.pixel(at));

@@ -60,8 +60,7 @@ TEST(Files, SavingAViewWritesAllItsPixelsWhateverStrideAndClip) {
     const ImageView upside_down(image.view().row(4), image.size(), PixelFormat::rgb8, -21);
     save(upside_down.clipped({0, 0, 1, 1}), folder.file("a.png"));
     const DecodedPng decoded = decode_png(folder.file("a.png"));
-    for (int i = 0; i < 35; ++i)
-        ASSERT_EQ(decoded.at(i % 7, i / 7), image.pixel({i % 7, 4 - i / 7}));
+    for (int i = 0; i < 35; ++i) ASSERT_EQ(decoded.at(i % 7, i / 7), image.pixel({i % 7, 4 - i / 7}));
 }
 
 TEST(Files, AnymapsHoldWhatTheirTypeCan) {

@@ -197,8 +197,7 @@ TEST(Image, ValuesOutsideTheirRangesAreNamedAndNothingIsDrawn) {
          },
          "stroke width -1 is outside 1..2147483647"},
     });
-    for (int i = 0; i < 12; ++i)
-        EXPECT_EQ(image.pixel({i % 4, i / 4}), colour("gray"));
+    for (int i = 0; i < 12; ++i) EXPECT_EQ(image.pixel({i % 4, i / 4}), colour("gray"));
 }
 
 } // namespace coldbrick::test

@@ -10,8 +10,7 @@ namespace coldbrick::test {
 
 TEST(Magnify, EachPixelBecomesASquareWithLinesBetween) {
     Image image({12, 2}, PixelFormat::bgr8);
-    for (int i = 0; i < 24; ++i)
-        image.set_pixel({i % 12, i / 12}, Colour(10 * i, 255 - i, 3));
+    for (int i = 0; i < 24; ++i) image.set_pixel({i % 12, i / 12}, Colour(10 * i, 255 - i, 3));
     const Magnification magnification{.zoom = 5, .grid = colour("white"), .tenth_grid = colour("red")};
     const Image picture = magnified(image, magnification);
     EXPECT_EQ(picture.size(), (Size{61, 11}));

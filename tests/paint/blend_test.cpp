@@ -18,8 +18,7 @@ constexpr PixelFormat all_formats[] = {PixelFormat::gray8, PixelFormat::rgb8, Pi
 int blended(int source, int source_alpha, int backdrop, int backdrop_alpha) {
     const long double alpha = source_alpha / 255.0L;
     const long double below = backdrop_alpha / 255.0L * (1 - alpha);
-    if (alpha + below == 0)
-        return backdrop;
+    if (alpha + below == 0) return backdrop;
     return static_cast<int>(
         std::floor((source * alpha + backdrop * below) / (alpha + below) + 0.5L + 1e-12L));
 }
@@ -63,8 +62,7 @@ TEST(Blend, ADenseGridOfAlphasOverAlphasInBothOrders) {
             for (int value = 0; value < 256; value += 17) {
                 const Colour source(255 - value, value, 7, alpha);
                 const auto backdrop = [value](int x) { return Colour(value, 200, x, x); };
-                for (int x = 0; x < 256; ++x)
-                    row.set_pixel({x, 0}, backdrop(x));
+                for (int x = 0; x < 256; ++x) row.set_pixel({x, 0}, backdrop(x));
                 draw(row, Box{0, 0, 256, 1}, Fill{source});
                 for (int x = 0; x < 256; ++x)
                     ASSERT_EQ(row.pixel({x, 0}), alpha == 0 ? backdrop(x) : expected(source, backdrop(x)))

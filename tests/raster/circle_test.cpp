@@ -40,11 +40,9 @@ bool is_8_connected(const PixelSet& set, Point start) {
     while (!open.empty()) {
         const Point at = open.back();
         open.pop_back();
-        if (!set.contains(at.x, at.y) || reached.contains(at.x, at.y))
-            continue;
+        if (!set.contains(at.x, at.y) || reached.contains(at.x, at.y)) continue;
         reached.insert(at.x, at.y);
-        for (int i = 0; i < 9; ++i)
-            open.push_back({at.x + i % 3 - 1, at.y + i / 3 - 1});
+        for (int i = 0; i < 9; ++i) open.push_back({at.x + i % 3 - 1, at.y + i / 3 - 1});
     }
     return reached == set;
 }
@@ -85,10 +83,8 @@ TEST(Circle, FillIsTheOutlineAndAllBetweenOnEveryRow) {
         PixelSet between(window);
         for (int y = 0; y < window.height; ++y) {
             int left = 0;
-            while (!outline.contains(left, y))
-                ++left;
-            for (int x = left; x < window.width - left; ++x)
-                between.insert(x, y);
+            while (!outline.contains(left, y)) ++left;
+            for (int x = left; x < window.width - left; ++x) between.insert(x, y);
         }
         ASSERT_EQ(filled(window, circle), between) << circle;
     }

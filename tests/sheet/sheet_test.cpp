@@ -62,8 +62,7 @@ TEST(Sheet, ArithmeticBindsAsInSchool) {
         {"p.x + p.y", 7}, {"(p * two).y", 8}, {"(2 * p).x", 6},    {"(p / 2).y", 2},  {"(p - (1, 1)).x", 2},
         {"(-p).y", -4},   {"-p.x", -3},       {"10 - two * 3", 4}, {"1.25 * 4", 5},
     };
-    for (const auto& [expression, value] : expected)
-        EXPECT_EQ(worked_out(expression), value) << expression;
+    for (const auto& [expression, value] : expected) EXPECT_EQ(worked_out(expression), value) << expression;
 }
 
 TEST(Sheet, SettingsReplaceWhatLetGives) {
@@ -175,8 +174,7 @@ TEST(Sheet, FaultsAreToldWithTheirPlace) {
          "quay.brick:2:35: expected \"fill\", \"stroke\" or the end of the line, found \",\"\n"
          "circle at (1, 1) radius 2 fill red, 3\n                                  ^"},
     };
-    for (const Row& row : rows)
-        expect_errors<SheetError>({{[&] { (void)read(row.text); }, row.message}});
+    for (const Row& row : rows) expect_errors<SheetError>({{[&] { (void)read(row.text); }, row.message}});
 }
 
 TEST(Sheet, FaultsInSettingsAreTold) {

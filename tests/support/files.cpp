@@ -15,8 +15,7 @@ namespace fs = std::filesystem;
 
 TemporaryFolder::TemporaryFolder() {
     std::string name = (fs::temp_directory_path() / "coldbrick-test-XXXXXX").string();
-    if (::mkdtemp(name.data()) == nullptr)
-        throw std::runtime_error("no temporary folder can be made");
+    if (::mkdtemp(name.data()) == nullptr) throw std::runtime_error("no temporary folder can be made");
     path_ = name;
 }
 
@@ -54,8 +53,7 @@ DecodedPng decode_png(const fs::path& path) {
     result.has_colour = (image.format & PNG_FORMAT_FLAG_COLOR) != 0;
     image.format = PNG_FORMAT_RGBA;
     std::vector<unsigned char> bytes(PNG_IMAGE_SIZE(image));
-    if (png_image_finish_read(&image, nullptr, bytes.data(), 0, nullptr) == 0)
-        ADD_FAILURE() << image.message;
+    if (png_image_finish_read(&image, nullptr, bytes.data(), 0, nullptr) == 0) ADD_FAILURE() << image.message;
     for (std::size_t i = 0; i < bytes.size(); i += 4)
         result.pixels.emplace_back(bytes[i], bytes[i + 1], bytes[i + 2], bytes[i + 3]);
     return result;

@@ -19,8 +19,7 @@ class GuardedPixels {
     explicit GuardedPixels(Size size)
         : size_(size), stride_(static_cast<std::size_t>(size.width) + padding),
           bytes_(2 * margin + stride_ * static_cast<std::size_t>(size.height), canary) {
-        for (std::int32_t y = 0; y < size.height; ++y)
-            std::fill_n(row(y), size.width, std::byte{0});
+        for (std::int32_t y = 0; y < size.height; ++y) std::fill_n(row(y), size.width, std::byte{0});
     }
 
     ImageView view() {
@@ -33,8 +32,7 @@ class GuardedPixels {
         for (std::size_t i = 0; i < bytes_.size(); ++i) {
             const bool in_rows = i >= margin && i < bytes_.size() - margin;
             const bool is_pixel = in_rows && (i - margin) % stride_ < static_cast<std::size_t>(size_.width);
-            if (!is_pixel && bytes_[i] != canary)
-                return false;
+            if (!is_pixel && bytes_[i] != canary) return false;
         }
         return true;
     }
@@ -45,8 +43,7 @@ class GuardedPixels {
         for (std::int32_t y = 0; y < size_.height; ++y)
             for (std::int32_t x = 0; x < size_.width; ++x) {
                 const std::byte pixel = row(y)[x];
-                if (pixel == value)
-                    result.insert(x, y);
+                if (pixel == value) result.insert(x, y);
                 if (pixel != value && pixel != std::byte{0})
                     ADD_FAILURE() << "pixel (" << x << ", " << y << ") is " << std::to_integer<int>(pixel)
                                   << ", not " << std::to_integer<int>(value) << ": painted more than once";
@@ -66,8 +63,7 @@ PixelSet PixelSet::where(Size size, const std::function<bool(std::int64_t, std::
     PixelSet result(size);
     for (std::int64_t y = 0; y < size.height; ++y)
         for (std::int64_t x = 0; x < size.width; ++x)
-            if (rule(x, y))
-                result.insert(x, y);
+            if (rule(x, y)) result.insert(x, y);
     return result;
 }
 
@@ -87,8 +83,7 @@ std::int64_t PixelSet::count() const {
 std::ostream& operator<<(std::ostream& out, const PixelSet& set) {
     out << '\n';
     for (std::int32_t y = 0; y < set.size().height; ++y) {
-        for (std::int32_t x = 0; x < set.size().width; ++x)
-            out << (set.contains(x, y) ? '#' : '.');
+        for (std::int32_t x = 0; x < set.size().width; ++x) out << (set.contains(x, y) ? '#' : '.');
         out << '\n';
     }
     return out;

@@ -32,10 +32,8 @@ inline bool on_line(const Line& line, std::int64_t x, std::int64_t y) {
         along = -along;
         along_pixel = -along_pixel;
     }
-    if (along == 0)
-        return along_pixel == 0 && across_pixel == 0;
-    if (along_pixel < 0 || along_pixel > along)
-        return false;
+    if (along == 0) return along_pixel == 0 && across_pixel == 0;
+    if (along_pixel < 0 || along_pixel > along) return false;
     // across_pixel == floor(along_pixel * across / along + 1/2)
     const Wide doubled_ideal = 2 * along_pixel * across + along;
     return 2 * along * across_pixel <= doubled_ideal && doubled_ideal < 2 * along * (across_pixel + 1);
@@ -48,8 +46,7 @@ inline bool in_box(const Box& box, std::int64_t x, std::int64_t y) {
 
 /// A box's stroke: grown by floor((w - 1) / 2) without shrunk by floor(w / 2) + 1.
 inline bool on_box(const Box& box, std::int64_t width, std::int64_t x, std::int64_t y) {
-    if (box.width == 0 || box.height == 0)
-        return false;
+    if (box.width == 0 || box.height == 0) return false;
     const auto grown = [&box](std::int64_t by) {
         return Box{box.x - by, box.y - by, box.width + 2 * by, box.height + 2 * by};
     };
@@ -65,8 +62,7 @@ inline bool on_circle(const Circle& circle, std::int64_t x, std::int64_t y) {
     // outwards.
     const auto nearest = [radius](Wide far, Wide near) {
         const Wide crossing = 4 * (radius * radius - far * far);
-        if (crossing < 0)
-            return false;
+        if (crossing < 0) return false;
         return (near == 0 || (2 * near - 1) * (2 * near - 1) <= crossing) &&
                crossing < (2 * near + 1) * (2 * near + 1);
     };
@@ -83,8 +79,7 @@ inline bool in_circle(const Circle& circle, std::int64_t x, std::int64_t y) {
 
 /// A circle's stroke of width 2 and up: r - w/2 <= d < r + w/2.
 inline bool on_circle(const Circle& circle, std::int64_t width, std::int64_t x, std::int64_t y) {
-    if (width == 1)
-        return on_circle(circle, x, y);
+    if (width == 1) return on_circle(circle, x, y);
     const Wide across = Wide{x} - circle.centre.x;
     const Wide down = Wide{y} - circle.centre.y;
     const Wide distance = 4 * (across * across + down * down);

@@ -1,0 +1,27 @@
+/// @file
+/// What the benchmarks draw: the same places for the library and the textbook.
+#pragma once
+
+#include <coldbrick/point.hpp>
+
+#include <cstdint>
+#include <random>
+#include <vector>
+
+/// Positions on an image that leave `margin` pixels to its edges, the same in every run.
+inline std::vector<coldbrick::Point> places(coldbrick::Size size, int margin, int count = 512) {
+    std::mt19937 random(7); // NOLINT(cert-msc51-cpp): the same places in every run
+    std::vector<coldbrick::Point> result;
+    const auto below = [&random](int limit) {
+        return static_cast<std::int32_t>(random() % static_cast<std::uint32_t>(limit));
+    };
+    for (int i = 0; i < count; ++i)
+        result.push_back({margin + below(size.width - 2 * margin), margin + below(size.height - 2 * margin)});
+    return result;
+}
+
+/// Lines of a length in all directions, whole on the image.
+struct Ends {
+    coldbrick::Point from;
+    coldbrick::Point to;
+};

@@ -1,0 +1,109 @@
+/// @file
+/// Plain versions of the primitives as textbooks print them, to measure against: every pixel's place is
+/// checked against the image and worked out afresh. They need not follow the pixel rules.
+#pragma once
+
+#include <algorithm>
+#include <cstdint>
+#include <cstdlib>
+#include <vector>
+
+namespace textbook {
+
+/// Pixels of four bytes.
+struct Canvas {
+    int width;
+    int height;
+    std::vector<std::uint32_t> pixels;
+
+    Canvas(int canvas_width, int canvas_height)
+        : width(canvas_width), height(canvas_height),
+          pixels(static_cast<std::size_t>(canvas_width) * static_cast<std::size_t>(canvas_height)) {}
+
+    void set(int x, int y, std::uint32_t colour) {
+        if (x >= 0 && x < width && y >= 0 && y < height)
+            pixels[static_cast<std::size_t>(y) * static_cast<std::size_t>(width) +
+                   static_cast<std::size_t>(x)] = colour;
+    }
+
+    /// Columns [left, right] of a row.
+    void set_row(int left, int right, int y, std::uint32_t colour) {
+        if (y < 0 || y >= height) return;
+        left = std::max(left, 0);
+        right = std::min(right, width - 1);
+        if (left > right) return;
+        const auto row = pixels.begin() + std::ptrdiff_t{y} * width;
+        std::fill(row + left, row + right + 1, colour);
+    }
+};
+
+/// Bresenham's line in all eight octants.
+inline void line(Canvas& canvas, int x0, int y0, int x1, int y1, std::uint32_t colour) {
+    const int dx = std::abs(x1 - x0);
+    const int dy = -std::abs(y1 - y0);
+    const int step_x = x0 < x1 ? 1 : -1;
+    const int step_y = y0 < y1 ? 1 : -1;
+    int error = dx + dy;
+    while (true) {
+        canvas.set(x0, y0, colour);
+        if (x0 == x1 && y0 == y1) return;
+        const int doubled = 2 * error;
+        if (doubled >= dy) {
+            error += dy;
+            x0 += step_x;
+        }
+        if (doubled <= dx) {
+            error += dx;
+            y0 += step_y;
+        }
+    }
+}
+
+/// Calls visit(x, y) along one eighth of the midpoint circle.
+template <class Visit>
+void circle_octant(std::int64_t radius, Visit visit) {
+    std::int64_t x = radius;
+    std::int64_t y = 0;
+    std::int64_t decision = 1 - radius;
+    while (x >= y) {
+        visit(static_cast<int>(x), static_cast<int>(y));
+        ++y;
+        if (decision <= 0) {
+            decision += 2 * y + 1;
+        } else {
+            --x;
+            decision += 2 * (y - x) + 1;
+        }
+    }
+}
+
+inline void circle_outline(Canvas& canvas, int cx, int cy, int radius, std::uint32_t colour) {
+    circle_octant(radius, [&](int x, int y) {
+        for (const auto& [dx, dy] :
+             {std::pair{x, y}, {y, x}, {-x, y}, {-y, x}, {x, -y}, {y, -x}, {-x, -y}, {-y, -x}})
+            canvas.set(cx + dx, cy + dy, colour);
+    });
+}
+
+/// Four rows for each step of the octant.
+inline void filled_circle(Canvas& canvas, int cx, int cy, int radius, std::uint32_t colour) {
+    circle_octant(radius, [&](int x, int y) {
+        canvas.set_row(cx - x, cx + x, cy + y, colour);
+        canvas.set_row(cx - x, cx + x, cy - y, colour);
+        canvas.set_row(cx - y, cx + y, cy + x, colour);
+        canvas.set_row(cx - y, cx + y, cy - x, colour);
+    });
+}
+
+/// Each pixel of the bounding square asked whether it lies within the radius.
+inline void filled_circle_by_test(Canvas& canvas, int cx, int cy, int radius, std::uint32_t colour) {
+    for (int y = -radius; y <= radius; ++y)
+        for (int x = -radius; x <= radius; ++x)
+            if (x * x + y * y <= radius * radius) canvas.set(cx + x, cy + y, colour);
+}
+
+inline void filled_box(Canvas& canvas, int x, int y, int width, int height, std::uint32_t colour) {
+    for (int row = y; row < y + height; ++row) canvas.set_row(x, x + width - 1, row, colour);
+}
+
+} // namespace textbook

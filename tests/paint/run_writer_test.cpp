@@ -1,0 +1,32 @@
+// Unit tests for src/paint/run_writer.hpp: runs of pixels of every size, also of those that no format has
+// yet, and without the wider registers that the machine may have.
+
+#include "paint/run_writer.hpp"
+
+#include <gtest/gtest.h>
+
+#include <vector>
+
+namespace coldbrick::paint {
+
+TEST(RunWriter, WritesWholePixelsAndNothingElse) {
+    constexpr std::uint64_t pixel = 0x8877665544332211U;
+    constexpr auto untouched = std::byte{0xEE};
+    for (const std::size_t size : {1U, 2U, 3U, 4U, 6U, 8U}) {
+        const std::uint64_t bytes = size == 8 ? pixel : pixel & ((std::uint64_t{1} << (8 * size)) - 1);
+        const PixelPattern pattern(bytes, static_cast<std::ptrdiff_t>(size));
+        for (std::size_t pixels = 0; pixels <= 240 / size; ++pixels) {
+            std::vector<std::byte> memory(300, untouched);
+            const std::size_t begin = 29;
+            RunWriter<16>(pattern).write(memory.data() + begin, pixels * size);
+            for (std::size_t at = 0; at < memory.size(); ++at) {
+                const bool in_run = at >= begin && at < begin + pixels * size;
+                const auto wanted = static_cast<std::byte>(pixel >> (8 * ((at - begin) % size)));
+                ASSERT_EQ(memory[at], in_run ? wanted : untouched)
+                    << size << " bytes, run of " << pixels << ", at " << at;
+            }
+        }
+    }
+}
+
+} // namespace coldbrick::paint

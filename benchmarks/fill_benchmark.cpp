@@ -122,14 +122,14 @@ void small_circle_textbook(benchmark::State& state) {
 }
 BENCHMARK(small_circle_textbook)->Arg(4)->Arg(8)->Arg(12)->Arg(20);
 
-void small_circle_textbook_by_test(benchmark::State& state) {
+void small_circle_textbook_by_rows(benchmark::State& state) {
     textbook::Canvas canvas(cached.width, cached.height);
     const auto radius = static_cast<int>(state.range(0));
     at_places(state, cached, radius + 1, [&](cb::Point at) {
-        textbook::filled_circle_by_test(canvas, at.x, at.y, radius, textbook_colour);
+        textbook::filled_circle_by_rows(canvas, at.x, at.y, radius, textbook_colour);
     });
 }
-BENCHMARK(small_circle_textbook_by_test)->Arg(4)->Arg(8)->Arg(12)->Arg(20);
+BENCHMARK(small_circle_textbook_by_rows)->Arg(4)->Arg(8)->Arg(12)->Arg(20);
 
 void small_box(benchmark::State& state) {
     cb::Image image(cached, cb::PixelFormat::rgba8);

@@ -133,7 +133,8 @@ BENCHMARK(far_circle_filled)->Arg(1);
 
 void far_circle_filled_textbook(benchmark::State& state) {
     textbook::Canvas canvas(1920, 1080);
-    for (auto _ : state) textbook::filled_circle(canvas, far_centre_x, 540, far_radius, textbook_colour);
+    for (auto _ : state)
+        textbook::filled_circle_by_rows(canvas, far_centre_x, 540, far_radius, textbook_colour);
 }
 BENCHMARK(far_circle_filled_textbook)->Arg(1);
 

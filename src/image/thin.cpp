@@ -68,7 +68,7 @@ bool draw_thin(const Line& line, const raster::Clip& clip, const paint::Painter&
         const std::ptrdiff_t pixel = painter.pixel_bytes();
         const std::ptrdiff_t along = steps.along_y ? row : pixel;
         const std::ptrdiff_t side = steps.sideways * (steps.along_y ? pixel : row);
-        steps.walk(painter.address(steps.first.x, steps.first.y), along, side, write);
+        steps.walk_in_any_order(painter.address(steps.first.x, steps.first.y), along, side, write);
     });
 }
 

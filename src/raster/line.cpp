@@ -28,25 +28,10 @@ View view_from(const LineSteps& line, const Clip& clip) {
 
 } // namespace
 
-LineSteps::LineSteps(const Line& line, const Clip& clip) {
-    const std::int64_t dx = std::int64_t{line.to.x} - line.from.x;
-    const std::int64_t dy = std::int64_t{line.to.y} - line.from.y;
-    along_y = std::abs(dy) > std::abs(dx);
-    sideways = (dx < 0) == (dy < 0) ? 1 : -1;
-    first = (along_y ? dy : dx) >= 0 ? line.from : line.to;
-    const std::int64_t length = std::abs(along_y ? dy : dx);
-    // Side step i is floor((i * error_step + rounding) / error_reset): halves go to the larger coordinate.
-    const std::int64_t rounding = sideways > 0 ? length : length - 1;
-    error_step = 2 * std::abs(along_y ? dx : dy);
-    error_reset = 2 * length;
-    error = rounding - error_reset;
-    count = length + 1;
-    if (!clip.contains(line.from) || !clip.contains(line.to)) cut(clip, rounding);
-}
-
 void LineSteps::cut(const Clip& clip, std::int64_t rounding) {
     const View view = view_from(*this, clip);
     const std::int64_t last_step = count - 1;
+    whole = false;
     count = 0;
     if (view.last_side < 0 || view.first_side > error_step / 2 || last_step == 0) return;
     // Side step s holds the steps i with s <= (i * error_step + rounding) / error_reset < s + 1.

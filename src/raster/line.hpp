@@ -8,6 +8,7 @@
 
 #include <cstddef>
 #include <cstdint>
+#include <cstdlib>
 
 namespace coldbrick::raster {
 
@@ -20,34 +21,77 @@ namespace coldbrick::raster {
 struct LineSteps {
     Point first;                  ///< from here on the longer axis's coordinate grows
     std::int64_t count = 0;       ///< pixels; 0 if the clip shows none
+    bool whole = true;            ///< the clip shows all of the line
     bool along_y = false;         ///< the longer axis is y
     std::int32_t sideways = 1;    ///< the direction of a side step: 1 or -1
     std::int64_t error = 0;       ///< below 0; a side step is due when it reaches 0
     std::int64_t error_step = 0;  ///< added at every step: twice the length of the shorter axis
     std::int64_t error_reset = 0; ///< taken off at a side step: twice the length of the longer axis
 
-    LineSteps(const Line& line, const Clip& clip);
+    LineSteps(const Line& line, const Clip& clip) {
+        const std::int64_t dx = std::int64_t{line.to.x} - line.from.x;
+        const std::int64_t dy = std::int64_t{line.to.y} - line.from.y;
+        along_y = std::abs(dy) > std::abs(dx);
+        sideways = (dx < 0) == (dy < 0) ? 1 : -1;
+        first = (along_y ? dy : dx) >= 0 ? line.from : line.to;
+        const std::int64_t length = std::abs(along_y ? dy : dx);
+        // Side step i is floor((i * error_step + rounding) / error_reset): halves go to the larger
+        // coordinate.
+        const std::int64_t rounding = sideways > 0 ? length : length - 1;
+        error_step = 2 * std::abs(along_y ? dx : dy);
+        error_reset = 2 * length;
+        error = rounding - error_reset;
+        count = length + 1;
+        if (!clip.contains(line.from) || !clip.contains(line.to)) cut(clip, rounding);
+    }
 
     /// Calls visit(pixel) for each pixel from `pixel` on, moving it by `along` at every step and by `side` as
     /// well at a side step. A pixel is whatever these can be added to: an address, an index.
     template <class Pixel, class Visit>
     void walk(Pixel pixel, std::ptrdiff_t along, std::ptrdiff_t side, Visit visit) const {
-        std::int64_t rest = error;
-        const std::int64_t straight_step = error_step;
-        const std::int64_t diagonal_step = error_step - error_reset;
-        const std::ptrdiff_t diagonal = along + side;
+        Walker<Pixel> walker{pixel, error, error_step, error_reset, along, side};
         for (std::int64_t i = count; i > 0; --i) {
-            visit(pixel);
-            const std::int64_t straight = rest + straight_step;
-            const std::int64_t turned = rest + diagonal_step;
-            const bool ahead =
-                __builtin_expect_with_probability(static_cast<long>(straight < 0), 1, 0.5) != 0;
-            pixel += ahead ? along : diagonal;
-            rest = ahead ? straight : turned;
+            visit(walker.pixel);
+            walker.step();
         }
     }
 
+    /// As walk(), in any order. A whole line looks the same from its other end, so that two walkers, each of
+    /// whose steps must wait for the one before, can go side by side.
+    template <class Pixel, class Visit>
+    void walk_in_any_order(Pixel pixel, std::ptrdiff_t along, std::ptrdiff_t side, Visit visit) const {
+        if (!whole) return walk(pixel, along, side, visit);
+        Walker<Pixel> walker{pixel, error, error_step, error_reset, along, side};
+        const Pixel last = pixel + (count - 1) * along + error_step / 2 * side;
+        Walker<Pixel> back{last, -1 - error - error_reset, error_step, error_reset, -along, -side};
+        for (std::int64_t i = count / 2; i > 0; --i) {
+            visit(walker.pixel);
+            visit(back.pixel);
+            walker.step();
+            back.step();
+        }
+        if (count % 2 != 0) visit(walker.pixel);
+    }
+
   private:
+    template <class Pixel>
+    struct Walker {
+        Pixel pixel;
+        std::int64_t rest;
+        std::int64_t error_step;
+        std::int64_t error_reset;
+        std::ptrdiff_t along;
+        std::ptrdiff_t side;
+
+        /// Arithmetic instead of a jump, which could not be foreseen.
+        [[gnu::always_inline]] void step() {
+            rest += error_step;
+            const std::int64_t due = ~(rest >> 63); // all ones when a side step is due
+            pixel += along + (side & static_cast<std::ptrdiff_t>(due));
+            rest -= error_reset & due;
+        }
+    };
+
     /// Keeps what the clip shows.
     void cut(const Clip& clip, std::int64_t rounding);
 };

@@ -5,6 +5,8 @@
 #include <coldbrick/box.hpp>
 #include <coldbrick/circle.hpp>
 #include <coldbrick/line.hpp>
+#include <coldbrick/polygon.hpp>
+#include <coldbrick/polyline.hpp>
 
 #include <concepts> // the concepts below
 #include <variant>  // Shape is one of several types
@@ -12,14 +14,14 @@
 namespace coldbrick {
 
 /// Any one shape.
-using Shape = std::variant<Line, Box, Circle>;
+using Shape = std::variant<Line, Polyline, Box, Circle, Polygon>;
 
 /// The shapes with an inside, which can be filled.
 template <class T>
-concept ClosedShape = std::same_as<T, Box> || std::same_as<T, Circle>;
+concept ClosedShape = std::same_as<T, Box> || std::same_as<T, Circle> || std::same_as<T, Polygon>;
 
 /// The shapes that draw() strokes.
 template <class T>
-concept AnyShape = ClosedShape<T> || std::same_as<T, Line>;
+concept AnyShape = ClosedShape<T> || std::same_as<T, Line> || std::same_as<T, Polyline>;
 
 } // namespace coldbrick

@@ -6,6 +6,8 @@
 #include <coldbrick/box.hpp>
 #include <coldbrick/circle.hpp>
 #include <coldbrick/point.hpp>
+#include <coldbrick/polygon.hpp>
+#include <coldbrick/polyline.hpp>
 
 #include <cstdint>
 #include <string_view>
@@ -26,6 +28,12 @@ void check(const Box& box);
 
 /// Throws ArgumentError if the radius is below 0.
 void check(const Circle& circle);
+
+/// Throws ArgumentError if there are no points.
+void check(const Polyline& polyline);
+
+/// Throws ArgumentError if there are no rings, or none of a ring's vertices.
+void check(const Polygon& polygon);
 
 /// The value as a coordinate. @throws ArgumentError outside the 32-bit range.
 std::int32_t coordinate(std::string_view name, std::int64_t value);

@@ -49,6 +49,14 @@ inline std::uint64_t floor_sqrt(std::uint64_t value) {
     return root;
 }
 
+/// The same for any value below 2^127.
+inline std::uint64_t floor_sqrt(Uint128 value) {
+    auto root = static_cast<std::uint64_t>(std::sqrt(static_cast<long double>(value)));
+    while (Uint128{root} * root > value) --root;
+    while ((Uint128{root} + 1) * (Uint128{root} + 1) <= value) ++root;
+    return root;
+}
+
 static_assert(floor_div(std::int64_t{-7}, std::int64_t{2}) == -4 &&
               floor_div(std::int64_t{7}, std::int64_t{2}) == 3);
 static_assert(ceil_div(Int128{-7}, Int128{2}) == -3 && ceil_div(Int128{7}, Int128{2}) == 4);

@@ -5,9 +5,15 @@
 #include "paint/painter.hpp"
 #include "raster/box.hpp"
 #include "raster/circle.hpp"
-#include "raster/line.hpp"
+#include "raster/path.hpp"
+#include "raster/polygon.hpp"
 #include "raster/span_sink.hpp"
 
+#include <coldbrick/error.hpp>
+
+#include <fmt/format.h>
+
+#include <concepts>
 #include <limits>
 
 namespace coldbrick {
@@ -22,20 +28,26 @@ class Pass {
           sink_({view.clip().x, view.clip().y, view.clip().end_x(), view.clip().end_y()}, &painter_, paint) {}
 
     template <class S>
-    void fill(const S& shape) {
-        raster::fill(shape, sink_);
+    void fill(const S& shape, const Fill& style) {
+        if constexpr (std::same_as<S, Polygon>)
+            raster::fill(shape, style.rule, style.edge, sink_);
+        else
+            raster::fill(shape, sink_);
         sink_.flush();
     }
 
     template <class S>
-    void stroke(const S& shape, std::int32_t width) {
-        if (width == 1 && draw_thin(shape, sink_.clip(), painter_)) return;
-        raster::stroke(shape, width, sink_);
+    void stroke(const S& shape, const Stroke& style) {
+        if (style.width == 1 && draw_thin(shape, sink_.clip(), painter_)) return;
+        if constexpr (std::same_as<S, Box> || std::same_as<S, Circle>)
+            raster::stroke(shape, style.width, sink_);
+        else
+            raster::stroke(shape, {style.width, style.cap, style.join, style.mitre_limit}, sink_);
         sink_.flush();
     }
 
   private:
-    static void paint(const void* painter, std::span<const Span> spans) {
+    static void paint(void* painter, std::span<const Span> spans) {
         static_cast<const paint::Painter*>(painter)->paint(spans);
     }
 
@@ -48,22 +60,24 @@ void check(const Line&) {}
 
 void check(const Stroke& stroke) {
     check_range("stroke width", stroke.width, 1, std::numeric_limits<std::int32_t>::max());
+    if (!(stroke.mitre_limit >= 1)) // which a NaN is not
+        throw ArgumentError(fmt::format("mitre limit {} is below 1", stroke.mitre_limit));
 }
 
 template <class S>
 void checked_fill(const ImageView& view, const S& shape, const Fill& fill) {
-    if (!view.clip().empty()) Pass(view, fill.colour).fill(shape);
+    if (!view.clip().empty()) Pass(view, fill.colour).fill(shape, fill);
 }
 
 template <class S>
 void checked_stroke(const ImageView& view, const S& shape, const Stroke& stroke) {
-    if (!view.clip().empty()) Pass(view, stroke.colour).stroke(shape, stroke.width);
+    if (!view.clip().empty()) Pass(view, stroke.colour).stroke(shape, stroke);
 }
 
 } // namespace
 
 void clear(const ImageView& view, const Colour& colour) {
-    if (!view.clip().empty()) Pass(view, colour, paint::Painter::Mode::replace).fill(view.clip());
+    if (!view.clip().empty()) Pass(view, colour, paint::Painter::Mode::replace).fill(view.clip(), {});
 }
 
 template <ClosedShape S>
@@ -88,6 +102,10 @@ void draw(const ImageView& view, const S& shape, const Fill& fill, const Stroke&
 }
 
 template void draw(const ImageView&, const Line&, const Stroke&);
+template void draw(const ImageView&, const Polyline&, const Stroke&);
+template void draw(const ImageView&, const Polygon&, const Fill&);
+template void draw(const ImageView&, const Polygon&, const Stroke&);
+template void draw(const ImageView&, const Polygon&, const Fill&, const Stroke&);
 template void draw(const ImageView&, const Box&, const Fill&);
 template void draw(const ImageView&, const Box&, const Stroke&);
 template void draw(const ImageView&, const Box&, const Fill&, const Stroke&);

@@ -20,8 +20,9 @@ bool draw_thin(const Line& line, const raster::Clip& clip, const paint::Painter&
 /// Only circles that the clip shows whole.
 bool draw_thin(const Circle& circle, const raster::Clip& clip, const paint::Painter& painter);
 
-/// The edges of boxes are long runs already.
-inline bool draw_thin(const Box&, const raster::Clip&, const paint::Painter&) {
+/// The edges of boxes are long runs already; the lines of paths may cross, and only spans are given once.
+template <class Shape>
+bool draw_thin(const Shape&, const raster::Clip&, const paint::Painter&) {
     return false;
 }
 

@@ -53,7 +53,7 @@ void LineSteps::cut(const Clip& clip, std::int64_t rounding) {
     count = static_cast<std::int64_t>(last - begin) + 1;
 }
 
-void stroke(const Line& line, std::int32_t /*width*/, SpanSink& sink) {
+void add_line(const Line& line, SpanSink& sink) {
     const LineSteps steps(line, sink.clip());
     if (steps.along_y) {
         std::int32_t y = steps.first.y;

@@ -96,7 +96,7 @@ struct LineSteps {
     void cut(const Clip& clip, std::int64_t rounding);
 };
 
-/// The line at width 1, the only width so far.
-void stroke(const Line& line, std::int32_t width, SpanSink& sink);
+/// Adds the line at width 1.
+void add_line(const Line& line, SpanSink& sink);
 
 } // namespace coldbrick::raster

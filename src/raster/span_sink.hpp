@@ -18,9 +18,9 @@ namespace coldbrick::raster {
 /// its rows in any order. The caller ends with flush().
 class SpanSink {
   public:
-    using Receive = void (*)(const void* receiver, std::span<const Span> spans);
+    using Receive = void (*)(void* receiver, std::span<const Span> spans);
 
-    SpanSink(const Clip& clip, const void* receiver, Receive receive)
+    SpanSink(const Clip& clip, void* receiver, Receive receive)
         : clip_(clip), receiver_(receiver), receive_(receive) {}
     SpanSink(const SpanSink&) = delete;
     SpanSink& operator=(const SpanSink&) = delete;
@@ -49,7 +49,7 @@ class SpanSink {
 
   private:
     Clip clip_;
-    const void* receiver_;
+    void* receiver_;
     Receive receive_;
     std::size_t count_ = 0;
     std::array<Span, 128> spans_; // left as it is: only what count_ covers is read

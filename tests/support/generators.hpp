@@ -5,6 +5,8 @@
 #include <coldbrick/box.hpp>
 #include <coldbrick/circle.hpp>
 #include <coldbrick/line.hpp>
+#include <coldbrick/polygon.hpp>
+#include <coldbrick/polyline.hpp>
 
 #include <gtest/gtest.h>
 #include <rapidcheck.h>
@@ -14,6 +16,7 @@
 #include <cstdint>
 #include <limits>
 #include <ostream>
+#include <vector>
 
 namespace coldbrick {
 
@@ -28,6 +31,20 @@ inline std::ostream& operator<<(std::ostream& out, const Box& box) {
 }
 inline std::ostream& operator<<(std::ostream& out, const Circle& circle) {
     return out << "circle at " << circle.centre << " radius " << circle.radius;
+}
+
+inline std::ostream& operator<<(std::ostream& out, const Polyline& polyline) {
+    out << (polyline.closed ? "closed polyline" : "polyline");
+    for (const Point& point : polyline.points) out << ' ' << point;
+    return out;
+}
+inline std::ostream& operator<<(std::ostream& out, const Polygon& polygon) {
+    out << "polygon";
+    for (const auto& ring : polygon.rings) {
+        out << " ring";
+        for (const Point& point : ring) out << ' ' << point;
+    }
+    return out;
 }
 
 namespace test {
@@ -121,6 +138,31 @@ inline rc::Gen<Circle> any_circle(Size window, std::int32_t width = 0) {
                                                          radius};
                                        });
     return rc::gen::oneOf(anywhere, crossing, crossing);
+}
+
+/// 1 to 12 points, anywhere or near the window.
+inline rc::Gen<std::vector<Point>> any_points(Size window) {
+    const auto of = [](const rc::Gen<Point>& point) {
+        return rc::gen::mapcat(rc::gen::inRange<std::size_t>(1, 13), [point](std::size_t count) {
+            return rc::gen::container<std::vector<Point>>(count, point);
+        });
+    };
+    return rc::gen::oneOf(of(any_point(window)), of(any_point_near(window)));
+}
+
+inline rc::Gen<Polyline> any_polyline(Size window) {
+    return rc::gen::map(rc::gen::pair(any_points(window), rc::gen::arbitrary<bool>()), [](const auto& parts) {
+        return Polyline{parts.first, parts.second};
+    });
+}
+
+/// One or two rings.
+inline rc::Gen<Polygon> any_polygon(Size window) {
+    return rc::gen::map(rc::gen::tuple(any_points(window), any_points(window), rc::gen::arbitrary<bool>()),
+                        [](const auto& parts) {
+                            const auto& [first, second, both] = parts;
+                            return both ? Polygon({first, second}) : Polygon(first);
+                        });
 }
 
 } // namespace test

@@ -5,7 +5,10 @@
 
 #include <coldbrick/box.hpp>
 #include <coldbrick/circle.hpp>
+#include <coldbrick/fill_rule.hpp>
 #include <coldbrick/line.hpp>
+#include <coldbrick/line_style.hpp>
+#include <coldbrick/polygon.hpp>
 
 #include <algorithm>
 #include <cstdint>
@@ -86,6 +89,92 @@ inline bool on_circle(const Circle& circle, std::int64_t width, std::int64_t x, 
     const Wide inner = 2 * Wide{circle.radius} - width;
     const Wide outer = 2 * Wide{circle.radius} + width;
     return (inner <= 0 || inner * inner <= distance) && distance < outer * outer;
+}
+
+/// value <= width * sqrt(square), for values of up to 70 bits: the quotient decides unless it is the root
+/// itself.
+inline bool at_most_times_root(Wide value, Wide width, Wide square) {
+    if (value <= 0) return true;
+    Wide root = 0;
+    for (int bit = 34; bit >= 0; --bit)
+        if ((root + (Wide{1} << bit)) * (root + (Wide{1} << bit)) <= square) root += Wide{1} << bit;
+    const Wide quotient = value / width;
+    const Wide rest = value % width;
+    if (quotient != root) return quotient < root;
+    return rest * rest + 2 * root * width * rest <= width * width * (square - root * root);
+}
+
+/// A segment of width 2 and up, and the pixel that is asked for. Everything is doubled: Q = 2q, where q = p
+/// for an odd width and p + (1/2, 1/2) for an even one.
+struct WideSegment {
+    Wide dx, dy, square, width;
+    Wide px, py; ///< the pixel from the first end
+    Wide qx, qy; ///< 2q from the first end
+    Wide rx, ry; ///< 2q from the last end
+
+    WideSegment(Point from, Point to, std::int64_t line_width, std::int64_t x, std::int64_t y)
+        : dx(Wide{to.x} - from.x), dy(Wide{to.y} - from.y), square(dx * dx + dy * dy), width(line_width),
+          px(Wide{x} - from.x), py(Wide{y} - from.y), qx(2 * px + (line_width % 2 == 0)),
+          qy(2 * py + (line_width % 2 == 0)), rx(qx - 2 * dx), ry(qy - 2 * dy) {}
+
+    /// |s(q)| <= w/2
+    [[nodiscard]] bool beside() const {
+        return at_most_times_root(absolute(dx * qy - dy * qx), width, square);
+    }
+    /// t(p) >= 0, t(p) <= length
+    [[nodiscard]] bool after_first_pixel() const { return dx * px + dy * py >= 0; }
+    [[nodiscard]] bool before_last_pixel() const { return dx * px + dy * py <= square; }
+    /// t(q) >= 0, t(q) <= length
+    [[nodiscard]] bool after_first() const { return dx * qx + dy * qy >= 0; }
+    [[nodiscard]] bool before_last() const { return dx * rx + dy * ry <= 0; }
+    /// t(q) >= -w/2, t(q) <= length + w/2
+    [[nodiscard]] bool after_first_square() const {
+        return at_most_times_root(-(dx * qx + dy * qy), width, square);
+    }
+    [[nodiscard]] bool before_last_square() const {
+        return at_most_times_root(dx * rx + dy * ry, width, square);
+    }
+    /// |q - end| <= w/2
+    [[nodiscard]] bool about_first() const { return qx * qx + qy * qy <= width * width; }
+    [[nodiscard]] bool about_last() const { return rx * rx + ry * ry <= width * width; }
+};
+
+/// A line of width 2 and up.
+inline bool on_wide_line(const Line& line, std::int64_t width, Cap cap, std::int64_t x, std::int64_t y) {
+    const WideSegment s(line.from, line.to, width, x, y);
+    if (line.from == line.to) {
+        if (cap == Cap::round) return s.about_first();
+        const Wide low = -(width / 2);
+        return s.px >= low && s.px < low + width && s.py >= low && s.py < low + width;
+    }
+    const bool band = s.beside() && s.after_first_pixel() && s.before_last_pixel();
+    if (cap == Cap::round) return band || s.about_first() || s.about_last();
+    if (cap == Cap::square) return s.beside() && s.after_first_square() && s.before_last_square();
+    return band;
+}
+
+/// A filled polygon.
+inline bool in_polygon(const Polygon& polygon, FillRule rule, FillEdge edge, std::int64_t x, std::int64_t y) {
+    Wide winding = 0;
+    Wide crossings = 0;
+    bool outlined = false;
+    for (const auto& ring : polygon.rings)
+        for (std::size_t i = 0; i < ring.size(); ++i) {
+            const Point from = ring[i];
+            const Point to = ring[(i + 1) % ring.size()];
+            outlined = outlined || on_line({from, to}, x, y);
+            const bool down = from.y < to.y;
+            const Point upper = down ? from : to;
+            const Point lower = down ? to : from;
+            if (y < upper.y || y >= lower.y) continue; // half-open; level edges never count
+            // The crossing with the row lies at the pixel's centre or left of it.
+            const bool left = (Wide{x} - upper.x) * (Wide{lower.y} - upper.y) >=
+                              (Wide{y} - upper.y) * (Wide{lower.x} - upper.x);
+            if (left) winding += down ? 1 : -1;
+            if (left) ++crossings;
+        }
+    const bool inside = rule == FillRule::even_odd ? crossings % 2 != 0 : winding != 0;
+    return inside || (edge == FillEdge::whole && outlined);
 }
 
 } // namespace coldbrick::test::rules

@@ -1,0 +1,81 @@
+#include "raster/convex.hpp"
+
+#include "raster/row_bound.hpp"
+
+#include <algorithm>
+#include <array>
+#include <cstdlib>
+#include <vector>
+
+namespace coldbrick::raster {
+
+namespace {
+
+/// One side of a convex set, on one row after the other.
+struct Side {
+    bool is_right; ///< x <= floor(n / a), else x >= -floor(n / -a), for n = c - b y
+    RowBound bound;
+};
+
+/// A number far beyond all coordinates, but far from the end of 64 bits.
+constexpr std::int64_t far = std::int64_t{1} << 40;
+
+std::int64_t within_reach(Int128 value) {
+    return static_cast<std::int64_t>(std::clamp<Int128>(value, -far, far));
+}
+
+/// Cuts the rows to those where the half-planes without a left or right side hold: b y <= c.
+void cut_rows(const HalfPlane& half_plane, std::int64_t& top, std::int64_t& bottom) {
+    if (half_plane.b == 0 && half_plane.c < 0) bottom = top - 1;
+    if (half_plane.b > 0)
+        bottom = std::min(bottom, within_reach(floor_div(half_plane.c, Int128{half_plane.b})));
+    if (half_plane.b < 0) top = std::max(top, within_reach(-floor_div(half_plane.c, -Int128{half_plane.b})));
+}
+
+} // namespace
+
+void add_convex(std::span<const HalfPlane> half_planes, Int128 top, Int128 bottom, SpanSink& sink) {
+    std::int64_t first = std::max(within_reach(top), sink.clip().top);
+    std::int64_t last = std::min(within_reach(bottom), sink.clip().bottom - 1);
+    for (const HalfPlane& half_plane : half_planes)
+        if (half_plane.a == 0) cut_rows(half_plane, first, last);
+    if (first > last) return;
+    std::vector<Side> sides;
+    sides.reserve(half_planes.size());
+    for (const HalfPlane& half_plane : half_planes)
+        if (half_plane.a != 0)
+            sides.push_back({half_plane.a > 0, RowBound(half_plane.c - Int128{half_plane.b} * first,
+                                                        -half_plane.b, std::abs(half_plane.a))});
+    for (std::int64_t y = first; y <= last; ++y) {
+        std::int64_t left = -far;
+        std::int64_t right = far;
+        for (Side& side : sides) {
+            if (side.is_right)
+                right = std::min(right, within_reach(side.bound.value()));
+            else
+                left = std::max(left, within_reach(-side.bound.value()));
+            side.bound.next();
+        }
+        sink.add(static_cast<std::int32_t>(y), left, right + 1);
+    }
+}
+
+void add_disc(Point centre, std::int32_t width, SpanSink& sink) {
+    // In half pixels: X^2 + Y^2 <= width^2, where X and Y are odd for an even width.
+    const std::int64_t shift = width % 2 == 0 ? 1 : 0;
+    const std::int64_t square = std::int64_t{width} * width;
+    const std::int64_t reach = width / 2 + 1;
+    const std::int64_t first = std::max(centre.y - reach, sink.clip().top);
+    const std::int64_t last = std::min(centre.y + reach, sink.clip().bottom - 1);
+    for (std::int64_t y = first; y <= last; ++y) {
+        const std::int64_t down = 2 * (y - centre.y) + shift;
+        if (down * down > square) continue;
+        const auto half =
+            static_cast<std::int64_t>(floor_sqrt(static_cast<std::uint64_t>(square - down * down)));
+        const std::int64_t left = -floor_div(half + shift, std::int64_t{2});
+        const std::int64_t right = floor_div(half - shift, std::int64_t{2});
+        sink.add(static_cast<std::int32_t>(y), centre.x + left, centre.x + right + 1);
+    }
+}
+
+} // namespace coldbrick::raster

@@ -1,0 +1,29 @@
+/// @file
+/// Convex sets of pixels, as half-planes and as discs.
+#pragma once
+
+#include "geometry/exact.hpp"
+#include "raster/span_sink.hpp"
+
+#include <coldbrick/point.hpp>
+
+#include <cstdint>
+#include <span>
+
+namespace coldbrick::raster {
+
+/// The pixels (x, y) with a x + b y <= c; a and b are below 2^62 in size.
+struct HalfPlane {
+    std::int64_t a;
+    std::int64_t b;
+    Int128 c;
+};
+
+/// Adds the pixels that lie in all of the half-planes, among the rows [top, bottom].
+void add_convex(std::span<const HalfPlane> half_planes, Int128 top, Int128 bottom, SpanSink& sink);
+
+/// Adds the pixels p with |q - centre| <= width / 2, where q is p for an odd width and p + (1/2, 1/2) for an
+/// even one.
+void add_disc(Point centre, std::int32_t width, SpanSink& sink);
+
+} // namespace coldbrick::raster

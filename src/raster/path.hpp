@@ -1,0 +1,24 @@
+/// @file
+/// The pixels of lines, polylines and rings of any width.
+#pragma once
+
+#include "raster/pen.hpp"
+#include "raster/span_sink.hpp"
+
+#include <coldbrick/line.hpp>
+#include <coldbrick/polyline.hpp>
+
+#include <span>
+
+namespace coldbrick::raster {
+
+/// The line with the pen.
+void stroke(const Line& line, const Pen& pen, SpanSink& sink);
+
+/// The lines from each point to the next, each pixel once.
+void stroke(const Polyline& polyline, const Pen& pen, SpanSink& sink);
+
+/// Adds the parts of a path with the pen, which may overlap each other: bands, caps and joins.
+void add_path(std::span<const Point> points, bool closed, const Pen& pen, SpanSink& parts);
+
+} // namespace coldbrick::raster

@@ -1,0 +1,19 @@
+/// @file
+/// The pixels of polygons.
+#pragma once
+
+#include "raster/pen.hpp"
+#include "raster/span_sink.hpp"
+
+#include <coldbrick/fill_rule.hpp>
+#include <coldbrick/polygon.hpp>
+
+namespace coldbrick::raster {
+
+/// The pixels within the polygon's rings by the rule, with or without their outline.
+void fill(const Polygon& polygon, FillRule rule, FillEdge edge, SpanSink& sink);
+
+/// All rings with the pen, each pixel once.
+void stroke(const Polygon& polygon, const Pen& pen, SpanSink& sink);
+
+} // namespace coldbrick::raster

@@ -1,0 +1,47 @@
+#include "raster/span_union.hpp"
+
+#include <algorithm>
+
+namespace coldbrick::raster {
+
+void SpanUnion::gather(void* self, std::span<const Span> spans) {
+    auto& gathered = static_cast<SpanUnion*>(self)->spans_;
+    gathered.insert(gathered.end(), spans.begin(), spans.end());
+}
+
+/// A counting sort: rows are few and dense.
+void SpanUnion::sort_by_row() {
+    const auto [first, last] = std::ranges::minmax(spans_, {}, &Span::y);
+    row_ends_.assign(static_cast<std::size_t>(last.y - first.y) + 2, 0);
+    const auto row_of = [top = first.y](const Span& span) { return static_cast<std::size_t>(span.y - top); };
+    for (const Span& span : spans_) ++row_ends_[row_of(span) + 1];
+    for (std::size_t row = 1; row < row_ends_.size(); ++row) row_ends_[row] += row_ends_[row - 1];
+    sorted_.resize(spans_.size());
+    for (const Span& span : spans_) sorted_[row_ends_[row_of(span)]++] = span;
+    row_ends_.pop_back(); // each row's start has moved to its end
+}
+
+void SpanUnion::give(SpanSink& target) {
+    sink_.flush();
+    if (spans_.empty()) return;
+    sort_by_row();
+    auto row_begin = sorted_.begin();
+    for (const std::size_t row_end : row_ends_) {
+        const auto end = sorted_.begin() + static_cast<std::ptrdiff_t>(row_end);
+        if (row_begin == end) continue;
+        std::sort(row_begin, end, [](const Span& a, const Span& b) { return a.x_begin < b.x_begin; });
+        Span run = *row_begin;
+        for (const Span& span : std::span(row_begin, end)) {
+            if (span.x_begin > run.x_end) {
+                target.add_visible(run);
+                run = span;
+            }
+            run.x_end = std::max(run.x_end, span.x_end);
+        }
+        target.add_visible(run);
+        row_begin = end;
+    }
+    spans_.clear();
+}
+
+} // namespace coldbrick::raster

@@ -1,0 +1,178 @@
+// Lines of width 2 and up and the paths made of them against the rules: bands, caps and joins.
+
+#include "support/generators.hpp"
+#include "support/pixel_set.hpp"
+#include "support/rules.hpp"
+
+#include <coldbrick/draw.hpp>
+
+#include <gtest/gtest.h>
+#include <rapidcheck/gtest.h>
+
+#include <cmath>
+
+namespace coldbrick::test {
+
+namespace {
+
+constexpr Cap all_caps[] = {Cap::butt, Cap::square, Cap::round};
+
+template <class S>
+PixelSet drawn(Size size, const S& shape, Stroke stroke) {
+    return painted(size, [&](const ImageView& view, const Colour& colour) {
+        stroke.colour = colour;
+        draw(view, shape, stroke);
+    });
+}
+
+PixelSet by_rule(Size size, const Line& line, std::int32_t width, Cap cap) {
+    return PixelSet::where(size, [&](auto x, auto y) { return rules::on_wide_line(line, width, cap, x, y); });
+}
+
+/// A real vector, for the corners of joins.
+struct Vector {
+    long double x, y;
+};
+
+/// How far a point lies within a convex area, in pixels, negative outside; corners in either direction.
+long double depth(const std::vector<Vector>& corners, Vector p) {
+    long double area = 0;
+    for (std::size_t i = 0; i < corners.size(); ++i) {
+        const Vector a = corners[i];
+        const Vector b = corners[(i + 1) % corners.size()];
+        area += a.x * b.y - b.x * a.y;
+    }
+    long double least = 1e9L;
+    for (std::size_t i = 0; i < corners.size(); ++i) {
+        const Vector a = corners[i];
+        const Vector b = corners[(i + 1) % corners.size()];
+        const long double cross = (b.x - a.x) * (p.y - a.y) - (b.y - a.y) * (p.x - a.x);
+        least = std::min(least, (area < 0 ? -cross : cross) / std::hypot(b.x - a.x, b.y - a.y));
+    }
+    return least;
+}
+
+/// How far q lies within the join at a vertex between two segments.
+long double join_depth(Point before, Point vertex, Point after, const Stroke& stroke, Vector q) {
+    const Vector v{static_cast<long double>(vertex.x), static_cast<long double>(vertex.y)};
+    const long double half = stroke.width / 2.0L;
+    if (stroke.join == Join::round) return half - std::hypot(q.x - v.x, q.y - v.y);
+    Vector in{v.x - before.x, v.y - before.y};
+    Vector out{after.x - v.x, after.y - v.y};
+    const long double in_length = std::hypot(in.x, in.y);
+    const long double out_length = std::hypot(out.x, out.y);
+    in = {in.x / in_length, in.y / in_length};
+    out = {out.x / out_length, out.y / out_length};
+    const long double turn = in.x * out.y - in.y * out.x;
+    if (std::abs(turn) < 1e-15L) return -1e9L;
+    const long double side = turn > 0 ? half : -half; // the outer side is on the left of a turn to the right
+    const Vector first{v.x + side * in.y, v.y - side * in.x};
+    const Vector second{v.x + side * out.y, v.y - side * out.x};
+    const long double cosine = in.x * out.x + in.y * out.y;
+    const Vector tip{v.x + side * (in.y + out.y) / (1 + cosine), v.y - side * (in.x + out.x) / (1 + cosine)};
+    const bool mitred =
+        stroke.join == Join::mitre && std::hypot(tip.x - v.x, tip.y - v.y) <= stroke.mitre_limit * half;
+    return mitred ? depth({v, first, tip, second}, q) : depth({v, first, second}, q);
+}
+
+/// Every pixel is as the rules say, unless it lies nearer to a join's boundary than floating point decides.
+void expect_by_rule(Size window, const Polyline& path, const Stroke& stroke) {
+    std::vector<Point> points;
+    for (const Point& point : path.points)
+        if (points.empty() || points.back() != point) points.push_back(point);
+    while (path.closed && points.size() > 1 && points.back() == points.front()) points.pop_back();
+    const PixelSet result = drawn(window, path, stroke);
+    if (points.size() == 1) {
+        ASSERT_EQ(result, by_rule(window, {points[0], points[0]}, stroke.width, stroke.cap)) << path;
+        return;
+    }
+    const std::size_t count = path.closed ? points.size() : points.size() - 1;
+    const auto at = [&points](std::size_t i) { return points[i % points.size()]; };
+    for (int y = 0; y < window.height; ++y)
+        for (int x = 0; x < window.width; ++x) {
+            const long double shift = stroke.width % 2 == 0 ? 0.5L : 0;
+            long double deepest_join = -1e9L;
+            bool inside = false;
+            for (std::size_t i = 0; i < count; ++i) {
+                const rules::WideSegment s(at(i), at(i + 1), stroke.width, x, y);
+                const bool opens = !path.closed && i == 0;
+                const bool ends = !path.closed && i + 1 == count;
+                const bool begun = !opens                      ? s.after_first()
+                                   : stroke.cap == Cap::square ? s.after_first_square()
+                                                               : s.after_first_pixel();
+                const bool still = !ends                       ? s.before_last()
+                                   : stroke.cap == Cap::square ? s.before_last_square()
+                                                               : s.before_last_pixel();
+                const bool capped =
+                    stroke.cap == Cap::round && ((opens && s.about_first()) || (ends && s.about_last()));
+                inside = inside || (s.beside() && begun && still) || capped;
+                if (!ends)
+                    deepest_join = std::max(deepest_join, join_depth(at(i), at(i + 1), at(i + 2), stroke,
+                                                                     {x + shift, y + shift}));
+            }
+            if (!inside && std::abs(deepest_join) < 1e-6L) continue;
+            ASSERT_EQ(result.contains(x, y), inside || deepest_join > 0)
+                << path << " width " << stroke.width << " cap " << static_cast<int>(stroke.cap) << " join "
+                << static_cast<int>(stroke.join) << " at (" << x << ", " << y << ")" << result;
+        }
+}
+
+} // namespace
+
+TEST(WideLine, EveryLineOfASmallWindowWithEveryWidthAndCap) {
+    constexpr Size window{20, 20};
+    for (int to = 0; to < 9 * 9; ++to)
+        for (int width = 2; width <= 9; ++width)
+            for (const Cap cap : all_caps) {
+                const Line line{{9, 10}, {5 + to % 9, 6 + to / 9}};
+                ASSERT_EQ(drawn(window, line, {{}, width, cap}), by_rule(window, line, width, cap))
+                    << line << " width " << width << " cap " << static_cast<int>(cap);
+            }
+}
+
+TEST(WideLine, LevelAndUprightLinesCoverAsManyRowsAsTheyAreWide) {
+    for (int width = 2; width <= 9; ++width) {
+        EXPECT_EQ(drawn({30, 30}, Line{{5, 15}, {24, 15}}, {{}, width}).count(), 20 * width);
+        EXPECT_EQ(drawn({30, 30}, Line{{15, 24}, {15, 5}}, {{}, width}).count(), 20 * width);
+    }
+}
+
+RC_GTEST_PROP(WideLine, AnyLineOfTheWholeDomain, ()) {
+    constexpr Size window{33, 29};
+    const Line line = *any_line(window);
+    const std::int32_t width = std::max(2, *any_width());
+    const Cap cap = *rc::gen::elementOf(std::vector<Cap>(std::begin(all_caps), std::end(all_caps)));
+    RC_ASSERT(drawn(window, line, {{}, width, cap}) == by_rule(window, line, width, cap));
+}
+
+RC_GTEST_PROP(Path, SmallPathsWithEveryJoin, ()) {
+    constexpr Size window{38, 38};
+    Polyline path = *any_polyline({20, 20});
+    for (Point& point : path.points)
+        point = {10 + std::clamp(point.x, 0, 19), 10 + std::clamp(point.y, 0, 19)};
+    if (path.points.size() > 5) path.points.resize(5);
+    const std::int32_t width = *rc::gen::inRange(2, 13);
+    const double limit = *rc::gen::element(1.0, 1.5, 4.0, 30.0);
+    for (const Cap cap : all_caps)
+        for (const Join join : {Join::mitre, Join::bevel, Join::round})
+            expect_by_rule(window, path, {{}, width, cap, join, limit});
+    RC_ASSERT(!::testing::Test::HasFailure());
+}
+
+RC_GTEST_PROP(Path, WidthOneIsTheUnionOfItsLines, ()) {
+    constexpr Size window{33, 29};
+    const Polyline path = *any_polyline(window);
+    const PixelSet wanted = PixelSet::where(window, [&](auto x, auto y) {
+        const auto n = path.points.size();
+        bool on = n == 1 && rules::on_line({path.points[0], path.points[0]}, x, y);
+        for (std::size_t i = 0; i + 1 < n + (path.closed ? 1 : 0); ++i)
+            on = on || rules::on_line({path.points[i], path.points[(i + 1) % n]}, x, y);
+        return on;
+    });
+    RC_ASSERT(drawn(window, path, {}) == wanted);
+    const Point pixel = *any_point_near(window);
+    RC_ASSERT(!wanted.contains(pixel.x, pixel.y) || path.contains(pixel));
+    RC_ASSERT(!path.contains(pixel) || path.bounds().contains(pixel));
+}
+
+} // namespace coldbrick::test

@@ -5,10 +5,12 @@
 #include <coldbrick/error.hpp>
 
 #include <fmt/format.h>
+#include <fmt/ranges.h>
 
 #include <algorithm>
 #include <array>
 #include <charconv>
+#include <span>
 #include <utility>
 
 namespace coldbrick::sheet {
@@ -16,8 +18,18 @@ namespace coldbrick::sheet {
 namespace {
 
 /// Words with a meaning of their own, which cannot be names.
-constexpr std::array<std::string_view, 12> reserved_words{"sheet", "on", "let",    "line", "box",  "circle",
-                                                          "at",    "to", "radius", "size", "fill", "stroke"};
+constexpr auto reserved_words = std::to_array<std::string_view>(
+    {"sheet", "on",   "let",    "line", "path",   "box", "circle", "polygon", "at",      "to",    "radius",
+     "size",  "ring", "closed", "fill", "stroke", "cap", "join",   "limit",   "nonzero", "tiling"});
+
+/// The words of an enumeration's values.
+template <class Value>
+struct Choice {
+    std::string_view word;
+    Value value;
+};
+constexpr Choice<Cap> caps[] = {{"butt", Cap::butt}, {"square", Cap::square}, {"round", Cap::round}};
+constexpr Choice<Join> joins[] = {{"mitre", Join::mitre}, {"bevel", Join::bevel}, {"round", Join::round}};
 
 bool is_reserved(std::string_view word) {
     return std::ranges::find(reserved_words, word) != reserved_words.end();
@@ -120,12 +132,16 @@ class Parser {
         ShapeStatement result;
         if (take_word("line"))
             result.form = line_form();
+        else if (take_word("path"))
+            result.form = path_form();
         else if (take_word("box"))
             box_form(result);
         else if (take_word("circle"))
             result.form = circle_form();
+        else if (take_word("polygon"))
+            result.form = polygon_form();
         else
-            fail_expecting("a statement (sheet, let, line, box, circle)");
+            fail_expecting("a statement (sheet, let, line, path, box, circle, polygon)");
         style(result);
         return result;
     }
@@ -160,16 +176,36 @@ class Parser {
         return result;
     }
 
+    std::vector<ExpressionPtr> point_list() {
+        std::vector<ExpressionPtr> points;
+        do points.push_back(expression());
+        while (take_symbol(','));
+        return points;
+    }
+
+    PathForm path_form() {
+        PathForm result;
+        result.points = point_list();
+        result.closed = take_word("closed");
+        return result;
+    }
+
+    PolygonForm polygon_form() {
+        PolygonForm result;
+        do result.rings.push_back(point_list());
+        while (take_word("ring"));
+        return result;
+    }
+
     void style(ShapeStatement& shape) {
         while (!next().ends_statement()) {
             const Token& word = next();
             if (take_word("fill")) {
                 if (shape.fill) fail(word.location, "this shape has a fill already");
-                shape.fill = FillWords{word.location, operand()};
+                shape.fill = fill_words(word.location);
             } else if (take_word("stroke")) {
                 if (shape.stroke) fail(word.location, "this shape has a stroke already");
-                shape.stroke = StrokeWords{word.location, operand(), nullptr};
-                if (!next().ends_statement() && !is_style_word()) shape.stroke->width = expression();
+                shape.stroke = stroke_words(word.location);
             } else {
                 fail_expecting("\"fill\", \"stroke\" or the end of the line");
             }
@@ -177,7 +213,43 @@ class Parser {
         if (!shape.fill && !shape.stroke) fail_expecting("\"fill\" or \"stroke\"");
     }
 
-    [[nodiscard]] bool is_style_word() const { return next().is_word("fill") || next().is_word("stroke"); }
+    FillWords fill_words(const Location& location) {
+        FillWords result{location, operand()};
+        while (true) {
+            if (take_word("nonzero"))
+                result.rule = FillRule::non_zero;
+            else if (take_word("tiling"))
+                result.edge = FillEdge::tiling;
+            else
+                return result;
+        }
+    }
+
+    StrokeWords stroke_words(const Location& location) {
+        StrokeWords result{.location = location, .colour = operand(), .width = nullptr, .limit = nullptr};
+        const bool reserved = next().kind == Token::Kind::word && is_reserved(next().text);
+        if (!next().ends_statement() && !reserved) result.width = expression();
+        while (true) {
+            if (take_word("cap"))
+                result.cap = choice<Cap>(caps);
+            else if (take_word("join"))
+                result.join = choice<Join>(joins);
+            else if (take_word("limit"))
+                result.limit = expression();
+            else
+                return result;
+        }
+    }
+
+    /// Takes one of the words and gives its value.
+    template <class Value>
+    Value choice(std::span<const Choice<Value>> choices) {
+        for (const Choice<Value>& known : choices)
+            if (take_word(known.word)) return known.value;
+        std::vector<std::string_view> words;
+        for (const Choice<Value>& known : choices) words.push_back(known.word);
+        fail_expecting(fmt::format("one of {}", fmt::join(words, ", ")));
+    }
 
     template <class Form>
     ExpressionPtr make(const Location& location, Form form) {

@@ -73,6 +73,20 @@ class Interpreter {
         return {pixel(*form.from, names_), pixel(*form.to, names_)};
     }
 
+    [[nodiscard]] std::vector<Point> points(const std::vector<ExpressionPtr>& expressions) const {
+        std::vector<Point> result;
+        for (const ExpressionPtr& expression : expressions) result.push_back(pixel(*expression, names_));
+        return result;
+    }
+
+    [[nodiscard]] Polyline shape(const PathForm& form) const { return {points(form.points), form.closed}; }
+
+    [[nodiscard]] Polygon shape(const PolygonForm& form) const {
+        std::vector<std::vector<Point>> rings;
+        for (const auto& ring : form.rings) rings.push_back(points(ring));
+        return Polygon(std::move(rings));
+    }
+
     [[nodiscard]] Box shape(const CornersForm& form) const {
         return Box::between(pixel(*form.corner, names_), pixel(*form.opposite, names_));
     }
@@ -91,7 +105,8 @@ class Interpreter {
     void add(const S& shape, const ShapeStatement& statement) {
         if (statement.fill) {
             if constexpr (ClosedShape<S>)
-                result_.drawing.add(shape, Fill{colour_value(*statement.fill->colour, names_)});
+                result_.drawing.add(shape, Fill{colour_value(*statement.fill->colour, names_),
+                                                statement.fill->rule, statement.fill->edge});
             else
                 fail(statement.fill->location, "this shape has no inside to fill: use stroke");
         }
@@ -99,8 +114,12 @@ class Interpreter {
     }
 
     [[nodiscard]] Stroke stroke(const StrokeWords& words) const {
-        return {colour_value(*words.colour, names_),
-                words.width ? pixels(*words.width, names_, "stroke width", 1, largest) : 1};
+        Stroke result{colour_value(*words.colour, names_)};
+        if (words.width) result.width = pixels(*words.width, names_, "stroke width", 1, largest);
+        result.cap = words.cap;
+        result.join = words.join;
+        if (words.limit) result.mitre_limit = number(*words.limit, names_, "mitre limit", 1);
+        return result;
     }
 
     /// A setting that no `let` takes up is most likely misspelt.

@@ -5,6 +5,8 @@
 #include "sheet/source.hpp"
 
 #include <coldbrick/colour.hpp>
+#include <coldbrick/fill_rule.hpp>
+#include <coldbrick/line_style.hpp>
 
 #include <memory>
 #include <optional>
@@ -97,22 +99,38 @@ struct CircleForm {
     ExpressionPtr radius;
 };
 
-/// fill COLOUR
+/// path POINT, POINT, ... [closed]
+struct PathForm {
+    std::vector<ExpressionPtr> points;
+    bool closed = false;
+};
+
+/// polygon POINT, POINT, ... [ring POINT, POINT, ...]...
+struct PolygonForm {
+    std::vector<std::vector<ExpressionPtr>> rings;
+};
+
+/// fill COLOUR [nonzero] [tiling]
 struct FillWords {
     Location location;
     ExpressionPtr colour;
+    FillRule rule = FillRule::even_odd;
+    FillEdge edge = FillEdge::whole;
 };
 
-/// stroke COLOUR [WIDTH]
+/// stroke COLOUR [WIDTH] [cap CAP] [join JOIN] [limit NUMBER]
 struct StrokeWords {
     Location location;
     ExpressionPtr colour;
     ExpressionPtr width; ///< null if it is left out
+    Cap cap = Cap::butt;
+    Join join = Join::mitre;
+    ExpressionPtr limit; ///< null if it is left out
 };
 
 /// A shape and its style.
 struct ShapeStatement {
-    std::variant<LineForm, CornersForm, SizedBoxForm, CircleForm> form;
+    std::variant<LineForm, PathForm, CornersForm, SizedBoxForm, CircleForm, PolygonForm> form;
     std::optional<FillWords> fill;
     std::optional<StrokeWords> stroke;
 };

@@ -32,10 +32,15 @@ class Lexer {
     }
 
     void skip_blanks() {
-        while (peek() == ' ' || peek() == '\t' || peek() == '\r' || (depth_ > 0 && peek() == '\n')) ++at_;
+        while (peek() == ' ' || peek() == '\t' || peek() == '\r' || (goes_on() && peek() == '\n')) ++at_;
         if (peek() != '/' || peek(1) != '/') return;
         while (at_ < source_.text.size() && peek() != '\n') ++at_;
-        if (depth_ > 0) skip_blanks();
+        if (goes_on()) skip_blanks();
+    }
+
+    /// True where a line's end does not end the statement: within parentheses and after a comma.
+    [[nodiscard]] bool goes_on() const {
+        return depth_ > 0 || (!tokens_.empty() && tokens_.back().is_symbol(','));
     }
 
     void add(Token::Kind kind, std::size_t length) {

@@ -30,7 +30,8 @@ struct Token {
 };
 
 /// All words of a source; the last one is end_of_sheet. Comments run from // to the end of their line, and
-/// within parentheses a line's end is a blank. @throws SheetError at a character that no word begins with.
+/// within parentheses and after a comma a line's end is a blank. @throws SheetError at a character that no
+/// word begins with.
 std::vector<Token> tokens(const Source& source);
 
 } // namespace coldbrick::sheet

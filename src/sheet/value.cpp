@@ -152,6 +152,16 @@ std::int32_t pixels(const Expression& expression, const Definitions& names, std:
     fail(expression.location, fmt::format("expected a number for the {}, not {}", what, kind_name(value)));
 }
 
+double number(const Expression& expression, const Definitions& names, std::string_view what, double low) {
+    const Value value = evaluate(expression, names);
+    const auto* const result = std::get_if<double>(&value);
+    if (result == nullptr)
+        fail(expression.location,
+             fmt::format("expected a number for the {}, not {}", what, kind_name(value)));
+    if (*result < low) fail(expression.location, fmt::format("{} {} is below {}", what, *result, low));
+    return *result;
+}
+
 Point pixel(const Expression& expression, const Definitions& names) {
     const Value value = evaluate(expression, names);
     const auto* const point = std::get_if<Position>(&value);

@@ -46,6 +46,9 @@ Colour colour_value(const Expression& expression, const Definitions& names);
 std::int32_t pixels(const Expression& expression, const Definitions& names, std::string_view what,
                     std::int32_t low, std::int32_t high);
 
+/// The number as it is. @throws SheetError if it is none or below `low`.
+double number(const Expression& expression, const Definitions& names, std::string_view what, double low);
+
 /// The position rounded to a pixel, halves to the right and down.
 /// @throws SheetError if it is no point or lies outside the 32-bit coordinates.
 Point pixel(const Expression& expression, const Definitions& names);

@@ -8,6 +8,7 @@
 #include <gtest/gtest.h>
 
 #include <array>
+#include <cmath>
 #include <concepts>
 #include <limits>
 #include <vector>
@@ -180,6 +181,21 @@ TEST(Image, ValuesOutsideTheirRangesAreNamedAndNothingIsDrawn) {
              (void)image.view().clipped({0, 0, -1, 1});
          },
          "box width -1 is outside 0..2305843009213693952"},
+        {[&] { draw(image, Polyline{}, Stroke{}); }, "a polyline of 0 points has less than 1"},
+        {[&] { draw(image, Polygon(std::vector<std::vector<Point>>{}), Fill{}); },
+         "a polygon of 0 rings has less than 1"},
+        {[&] {
+             draw(image, Polygon(std::vector<std::vector<Point>>{{{1, 1}}, {}}), Stroke{});
+         },
+         "ring 1 of a polygon, of 0 vertices, has less than 1"},
+        {[&] {
+             draw(image, Line{{0, 0}, {3, 2}}, Stroke{{}, 3, Cap::butt, Join::mitre, 0.99});
+         },
+         "mitre limit 0.99 is below 1"},
+        {[&] {
+             draw(image, Line{{0, 0}, {3, 2}}, Stroke{{}, 3, Cap::butt, Join::mitre, std::nan("")});
+         },
+         "mitre limit nan is below 1"},
         {[&] {
              draw(image, Circle{{1, 1}, -2}, Fill{});
          },

@@ -55,6 +55,30 @@ line beacon to (50,
     EXPECT_EQ(read("sheet 3 x 2").ground, colour("white"));
 }
 
+TEST(Sheet, DrawsPathsAndPolygonsWithTheirStyles) {
+    const Sheet sheet = read(R"(sheet 60 x 40
+path (5, 5), (50, 9), // the breakwater
+     (30, 30) closed                       stroke gold 5 cap square join bevel
+path (5, 35), (30, 20), (55, 35)           stroke teal 6 limit 1.5 cap round
+line (3, 3) to (40, 12)                    stroke red 4 cap round
+polygon (10, 10), (50, 12), (30, 38) ring (25, 15), (35, 15), (30, 25)  fill navy tiling stroke white 2 join round
+polygon (0, 0), (20, 0), (0, 20), (20, 20) fill #ff00ff80 nonzero
+)");
+    const auto& items = sheet.drawing.items();
+    ASSERT_EQ(items.size(), 6U);
+    EXPECT_EQ(std::get<Polyline>(items[0].shape), (Polyline{{{5, 5}, {50, 9}, {30, 30}}, true}));
+    EXPECT_EQ(items[0].stroke, (Stroke{colour("gold"), 5, Cap::square, Join::bevel}));
+    EXPECT_EQ(std::get<Polyline>(items[1].shape), (Polyline{{{5, 35}, {30, 20}, {55, 35}}}));
+    EXPECT_EQ(items[1].stroke, (Stroke{colour("teal"), 6, Cap::round, Join::mitre, 1.5}));
+    EXPECT_EQ(items[2].stroke, (Stroke{colour("red"), 4, Cap::round}));
+    const std::vector<std::vector<Point>> rings{{{10, 10}, {50, 12}, {30, 38}},
+                                                {{25, 15}, {35, 15}, {30, 25}}};
+    EXPECT_EQ(std::get<Polygon>(items[3].shape), Polygon(rings));
+    EXPECT_EQ(items[3].fill, (Fill{colour("navy"), FillRule::even_odd, FillEdge::tiling}));
+    EXPECT_EQ(items[4].stroke, (Stroke{colour("white"), 2, Cap::butt, Join::round}));
+    EXPECT_EQ(items[5].fill, (Fill{colour("#ff00ff80"), FillRule::non_zero, FillEdge::whole}));
+}
+
 TEST(Sheet, ArithmeticBindsAsInSchool) {
     const std::pair<const char*, int> expected[] = {
         {"1 + 2 * 3", 7}, {"(1 + 2) * 3", 9}, {"7 - 2 - 1", 4},    {"12 / 2 / 3", 2}, {"-2 * -3", 6},
@@ -83,7 +107,8 @@ TEST(Sheet, FaultsAreToldWithTheirPlace) {
          "quay.brick:2:25: radius -3 is outside 0..2147483647\ncircle at (1, 2) radius -3 fill red\n"
          "                        ^"},
         {"sheet 9 x 9\n\tboxx (1, 2) to (3, 4) fill red\n",
-         "quay.brick:2:2: expected a statement (sheet, let, line, box, circle), found \"boxx\"\n"
+         "quay.brick:2:2: expected a statement (sheet, let, line, path, box, circle, polygon), found "
+         "\"boxx\"\n"
          "\tboxx (1, 2) to (3, 4) fill red\n\t^"},
         {"sheet 0 x 9", "quay.brick:1:7: width 0 is outside 1..2147483647\nsheet 0 x 9\n      ^"},
         {"sheet 9 x 3000000000",
@@ -173,6 +198,23 @@ TEST(Sheet, FaultsAreToldWithTheirPlace) {
         {"sheet 9 x 9\ncircle at (1, 1) radius 2 fill red, 3",
          "quay.brick:2:35: expected \"fill\", \"stroke\" or the end of the line, found \",\"\n"
          "circle at (1, 1) radius 2 fill red, 3\n                                  ^"},
+        {"sheet 9 x 9\npath (1, 1), 5 stroke red",
+         "quay.brick:2:14: expected a point (x, y), not a number\npath (1, 1), 5 stroke red\n             ^"},
+        {"sheet 9 x 9\npath (1, 1) stroke red 2 cap sharp",
+         "quay.brick:2:30: expected one of butt, square, round, found \"sharp\"\npath (1, 1) stroke red 2 "
+         "cap sharp\n"
+         "                             ^"},
+        {"sheet 9 x 9\npath (1, 1) stroke red join round limit 0.5",
+         "quay.brick:2:41: mitre limit 0.5 is below 1\npath (1, 1) stroke red join round limit 0.5\n"
+         "                                        ^"},
+        {"sheet 9 x 9\npath (1, 1) stroke red limit red",
+         "quay.brick:2:30: expected a number for the mitre limit, not a colour\npath (1, 1) stroke red limit "
+         "red\n"
+         "                             ^"},
+        {"sheet 9 x 9\npath (1, 1) fill red", "quay.brick:2:13: this shape has no inside to fill: use "
+                                              "stroke\npath (1, 1) fill red\n            ^"},
+        {"sheet 9 x 9\npolygon fill red",
+         "quay.brick:2:9: expected " + expected_words + ", found \"fill\"\npolygon fill red\n        ^"},
     };
     for (const Row& row : rows) expect_errors<SheetError>({{[&] { (void)read(row.text); }, row.message}});
 }

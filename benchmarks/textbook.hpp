@@ -4,6 +4,7 @@
 #pragma once
 
 #include <algorithm>
+#include <cmath>
 #include <cstdint>
 #include <cstdlib>
 #include <vector>
@@ -105,6 +106,47 @@ inline void filled_circle(Canvas& canvas, int cx, int cy, int radius, std::uint3
 /// A better one: each row is cut to the image once and filled by std::fill.
 inline void filled_circle_by_rows(Canvas& canvas, int cx, int cy, int radius, std::uint32_t colour) {
     circle_rows(cx, cy, radius, [&](int left, int right, int y) { canvas.set_row(left, right, y, colour); });
+}
+
+/// Each pixel of the bounding box asked how far it is from the segment.
+inline void wide_line(Canvas& canvas, int x0, int y0, int x1, int y1, int width, std::uint32_t colour) {
+    const double dx = x1 - x0;
+    const double dy = y1 - y0;
+    const double half = width / 2.0;
+    for (int y = std::min(y0, y1) - width; y <= std::max(y0, y1) + width; ++y)
+        for (int x = std::min(x0, x1) - width; x <= std::max(x0, x1) + width; ++x) {
+            const double along = std::clamp(((x - x0) * dx + (y - y0) * dy) / (dx * dx + dy * dy), 0.0, 1.0);
+            const double from_x = x - (x0 + along * dx);
+            const double from_y = y - (y0 + along * dy);
+            if (from_x * from_x + from_y * from_y <= half * half) canvas.set(x, y, colour);
+        }
+}
+
+struct Vertex {
+    int x;
+    int y;
+};
+
+/// On every row all edges are asked for their crossing, which are sorted; between pairs of them pixels are
+/// set.
+inline void polygon(Canvas& canvas, const std::vector<Vertex>& ring, std::uint32_t colour) {
+    const auto [top, bottom] =
+        std::minmax_element(ring.begin(), ring.end(), [](Vertex a, Vertex b) { return a.y < b.y; });
+    std::vector<double> crossings;
+    for (int y = top->y; y <= bottom->y; ++y) {
+        crossings.clear();
+        for (std::size_t i = 0; i < ring.size(); ++i) {
+            const Vertex a = ring[i];
+            const Vertex b = ring[(i + 1) % ring.size()];
+            if ((a.y <= y) != (b.y <= y))
+                crossings.push_back(a.x + double(y - a.y) * (b.x - a.x) / (b.y - a.y));
+        }
+        std::sort(crossings.begin(), crossings.end());
+        for (std::size_t i = 0; i + 1 < crossings.size(); i += 2)
+            for (int x = static_cast<int>(std::ceil(crossings[i])); x <= static_cast<int>(crossings[i + 1]);
+                 ++x)
+                canvas.set(x, y, colour);
+    }
 }
 
 inline void filled_box(Canvas& canvas, int x, int y, int width, int height, std::uint32_t colour) {

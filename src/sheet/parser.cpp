@@ -22,6 +22,30 @@ constexpr auto reserved_words = std::to_array<std::string_view>(
     {"sheet", "on",   "let",    "line", "path",   "box", "circle", "polygon", "at",      "to",    "radius",
      "size",  "ring", "closed", "fill", "stroke", "cap", "join",   "limit",   "nonzero", "tiling"});
 
+bool is_reserved(std::string_view word) {
+    return std::ranges::find(reserved_words, word) != reserved_words.end();
+}
+
+/// True if the token is a word that cannot begin a statement: its line goes on with the one before.
+bool continues_statement(const Token& token) {
+    constexpr auto first_words =
+        std::to_array<std::string_view>({"sheet", "let", "line", "path", "box", "circle", "polygon"});
+    return token.kind == Token::Kind::word && is_reserved(token.text) &&
+           std::ranges::find(first_words, token.text) == first_words.end();
+}
+
+/// The source's tokens without the ends of lines that do not end a statement.
+std::vector<Token> statement_tokens(const Source& source) {
+    const std::vector<Token> all = tokens(source);
+    std::vector<Token> kept;
+    for (const Token& token : all) {
+        while (continues_statement(token) && !kept.empty() && kept.back().kind == Token::Kind::end_of_line)
+            kept.pop_back();
+        kept.push_back(token);
+    }
+    return kept;
+}
+
 /// The words of an enumeration's values.
 template <class Value>
 struct Choice {
@@ -31,14 +55,10 @@ struct Choice {
 constexpr Choice<Cap> caps[] = {{"butt", Cap::butt}, {"square", Cap::square}, {"round", Cap::round}};
 constexpr Choice<Join> joins[] = {{"mitre", Join::mitre}, {"bevel", Join::bevel}, {"round", Join::round}};
 
-bool is_reserved(std::string_view word) {
-    return std::ranges::find(reserved_words, word) != reserved_words.end();
-}
-
 /// A parser by recursive descent: one function a rule, each called with the rule's first word next.
 class Parser {
   public:
-    explicit Parser(const Source& source) : tokens_(tokens(source)) {}
+    explicit Parser(const Source& source) : tokens_(statement_tokens(source)) {}
 
     std::vector<Statement> statements() {
         std::vector<Statement> result;

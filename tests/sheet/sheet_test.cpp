@@ -61,7 +61,9 @@ path (5, 5), (50, 9), // the breakwater
      (30, 30) closed                       stroke gold 5 cap square join bevel
 path (5, 35), (30, 20), (55, 35)           stroke teal 6 limit 1.5 cap round
 line (3, 3) to (40, 12)                    stroke red 4 cap round
-polygon (10, 10), (50, 12), (30, 38) ring (25, 15), (35, 15), (30, 25)  fill navy tiling stroke white 2 join round
+polygon (10, 10), (50, 12), (30, 38)
+
+    ring (25, 15), (35, 15), (30, 25)  fill navy tiling stroke white 2 join round
 polygon (0, 0), (20, 0), (0, 20), (20, 20) fill #ff00ff80 nonzero
 )");
     const auto& items = sheet.drawing.items();

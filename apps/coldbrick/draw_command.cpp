@@ -22,7 +22,9 @@ void add_draw_command(CLI::App& tool) {
         ->required()
         ->type_name("FILE");
     command->callback([arguments] {
-        (void)coldbrick::file_type(arguments->output); // a wrong extension is told before the work is done
-        coldbrick::save(read_sheet_file(arguments->sheet).render(), arguments->output);
+        const coldbrick::FileType type =
+            coldbrick::file_type(arguments->output); // told before the work is done
+        const coldbrick::Sheet sheet = read_sheet_file(arguments->sheet);
+        coldbrick::save(sheet.render(format_for(sheet, type)), arguments->output);
     });
 }

@@ -27,8 +27,9 @@ void add_graph_command(CLI::App& tool) {
     command->add_option("--zoom", arguments->zoom, "The side of a magnified pixel, 1..1024")
         ->capture_default_str();
     command->callback([arguments] {
-        (void)coldbrick::file_type(arguments->output);
-        const coldbrick::Image image = read_sheet_file(arguments->sheet).render();
+        const coldbrick::FileType type = coldbrick::file_type(arguments->output);
+        const coldbrick::Sheet sheet = read_sheet_file(arguments->sheet);
+        const coldbrick::Image image = sheet.render(format_for(sheet, type));
         coldbrick::save(coldbrick::magnified(image, {.zoom = arguments->zoom}), arguments->output);
     });
 }

@@ -41,6 +41,11 @@ void add_sheet_arguments(CLI::App& command, SheetArguments& arguments) {
         ->check(CLI::Validator(check_setting, "", "setting"));
 }
 
+coldbrick::PixelFormat format_for(const coldbrick::Sheet& sheet, coldbrick::FileType type) {
+    if (sheet.ground.alpha != 255) return coldbrick::PixelFormat::rgba8;
+    return type == coldbrick::FileType::pgm ? coldbrick::PixelFormat::gray8 : coldbrick::PixelFormat::rgb8;
+}
+
 coldbrick::Sheet read_sheet_file(const SheetArguments& arguments) {
     std::vector<coldbrick::Setting> settings;
     for (const std::string& text : arguments.settings) {

@@ -2,6 +2,7 @@
 /// Sheets read from files, as the commands take them.
 #pragma once
 
+#include <coldbrick/files.hpp>
 #include <coldbrick/sheet.hpp>
 
 #include <CLI/CLI.hpp>
@@ -17,6 +18,10 @@ struct SheetArguments {
 
 /// Adds the sheet's path and --set to a command.
 void add_sheet_arguments(CLI::App& command, SheetArguments& arguments);
+
+/// The format that a picture of the sheet takes in a file of this type: alpha only where the ground is
+/// see-through, gray only in files that hold nothing else.
+coldbrick::PixelFormat format_for(const coldbrick::Sheet& sheet, coldbrick::FileType type);
 
 /// Reads the sheet. @throws coldbrick::Error if the file cannot be read or the sheet has a fault.
 coldbrick::Sheet read_sheet_file(const SheetArguments& arguments);

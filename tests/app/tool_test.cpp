@@ -7,6 +7,8 @@
 
 #include <gtest/gtest.h>
 
+#include <tuple>
+
 namespace coldbrick::test {
 
 namespace {
@@ -44,6 +46,30 @@ TEST(Tool, DrawsASheet) {
         run_command(tool + " graph " + folder.file("quay.brick") + " --zoom 7 -o " + folder.file("c.png"));
     EXPECT_EQ(graph.status, 0) << graph.errors;
     expect_picture(folder.file("c.png"), magnified(read_sheet(quay, "quay").render(), {.zoom = 7}));
+}
+
+TEST(Tool, WritesEveryTypeOfFileThatHoldsThePicture) {
+    const TemporaryFolder folder;
+    write_file(folder.file("opaque.brick"), "sheet 3 x 2 on #102030");
+    write_file(folder.file("clear.brick"), "sheet 3 x 2 on #10203040");
+    const std::string map = "P7\nWIDTH 3\nHEIGHT 2\nDEPTH ";
+    const std::tuple<const char*, const char*, std::string> expected[] = {
+        {"opaque", "ppm", "P6\n3 2\n255\n\x10\x20\x30"},
+        {"opaque", "pnm", "P6\n3 2\n255\n\x10\x20\x30"},
+        {"opaque", "pgm", "P5\n3 2\n255\n\x1e\x1e"},
+        {"opaque", "pam", map + "3\nMAXVAL 255\nTUPLTYPE RGB\nENDHDR\n\x10\x20\x30\x10"},
+        {"clear", "pnm", map + "4\nMAXVAL 255\nTUPLTYPE RGB_ALPHA\nENDHDR\n\x10\x20\x30\x40\x10"},
+        {"clear", "ppm", ""},
+    };
+    for (const auto& [sheet, extension, beginning] : expected) {
+        const std::string picture = folder.file(std::string("a.") + extension);
+        const Finished drawn =
+            run_command(tool + " draw " + folder.file(std::string(sheet) + ".brick") + " -o " + picture);
+        EXPECT_EQ(drawn.status, beginning.empty() ? 1 : 0) << drawn.errors;
+        if (!beginning.empty()) {
+            EXPECT_EQ(read_file(picture).substr(0, beginning.size()), beginning) << extension;
+        }
+    }
 }
 
 TEST(Tool, DemoWritesSheetsAndTheirPictures) {

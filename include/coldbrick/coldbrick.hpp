@@ -8,6 +8,7 @@
 #include <coldbrick/colour.hpp>
 #include <coldbrick/draw.hpp>
 #include <coldbrick/drawing.hpp>
+#include <coldbrick/ellipse.hpp>
 #include <coldbrick/error.hpp>
 #include <coldbrick/files.hpp>
 #include <coldbrick/fill.hpp>

@@ -4,6 +4,7 @@
 
 #include <coldbrick/box.hpp>
 #include <coldbrick/circle.hpp>
+#include <coldbrick/ellipse.hpp>
 #include <coldbrick/line.hpp>
 #include <coldbrick/polygon.hpp>
 #include <coldbrick/polyline.hpp>
@@ -14,11 +15,12 @@
 namespace coldbrick {
 
 /// Any one shape.
-using Shape = std::variant<Line, Polyline, Box, Circle, Polygon>;
+using Shape = std::variant<Line, Polyline, Box, Circle, Ellipse, Polygon>;
 
 /// The shapes with an inside, which can be filled.
 template <class T>
-concept ClosedShape = std::same_as<T, Box> || std::same_as<T, Circle> || std::same_as<T, Polygon>;
+concept ClosedShape =
+    std::same_as<T, Box> || std::same_as<T, Circle> || std::same_as<T, Ellipse> || std::same_as<T, Polygon>;
 
 /// The shapes that draw() strokes.
 template <class T>

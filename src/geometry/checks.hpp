@@ -5,6 +5,7 @@
 #include <coldbrick/anchor.hpp>
 #include <coldbrick/box.hpp>
 #include <coldbrick/circle.hpp>
+#include <coldbrick/ellipse.hpp>
 #include <coldbrick/point.hpp>
 #include <coldbrick/polygon.hpp>
 #include <coldbrick/polyline.hpp>
@@ -28,6 +29,9 @@ void check(const Box& box);
 
 /// Throws ArgumentError if the radius is below 0.
 void check(const Circle& circle);
+
+/// Throws ArgumentError unless the box's members lie in the ranges that Ellipse documents.
+void check(const Ellipse& ellipse);
 
 /// Throws ArgumentError if there are no points.
 void check(const Polyline& polyline);

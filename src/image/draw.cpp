@@ -5,6 +5,7 @@
 #include "paint/painter.hpp"
 #include "raster/box.hpp"
 #include "raster/circle.hpp"
+#include "raster/ellipse.hpp"
 #include "raster/path.hpp"
 #include "raster/polygon.hpp"
 #include "raster/span_sink.hpp"
@@ -39,7 +40,7 @@ class Pass {
     template <class S>
     void stroke(const S& shape, const Stroke& style) {
         if (style.width == 1 && draw_thin(shape, sink_.clip(), painter_)) return;
-        if constexpr (std::same_as<S, Box> || std::same_as<S, Circle>)
+        if constexpr (std::same_as<S, Box> || std::same_as<S, Circle> || std::same_as<S, Ellipse>)
             raster::stroke(shape, style.width, sink_);
         else
             raster::stroke(shape, {style.width, style.cap, style.join, style.mitre_limit}, sink_);
@@ -106,6 +107,9 @@ template void draw(const ImageView&, const Polyline&, const Stroke&);
 template void draw(const ImageView&, const Polygon&, const Fill&);
 template void draw(const ImageView&, const Polygon&, const Stroke&);
 template void draw(const ImageView&, const Polygon&, const Fill&, const Stroke&);
+template void draw(const ImageView&, const Ellipse&, const Fill&);
+template void draw(const ImageView&, const Ellipse&, const Stroke&);
+template void draw(const ImageView&, const Ellipse&, const Fill&, const Stroke&);
 template void draw(const ImageView&, const Box&, const Fill&);
 template void draw(const ImageView&, const Box&, const Stroke&);
 template void draw(const ImageView&, const Box&, const Fill&, const Stroke&);

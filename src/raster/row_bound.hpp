@@ -13,7 +13,8 @@ class RowBound {
   public:
     /// @param divisor above 0, below 2^62.
     RowBound(Int128 start, Int128 step, std::int64_t divisor)
-        : value_(floor_div(start, Int128{divisor})), remainder_(static_cast<std::int64_t>(start - value_ * divisor)),
+        : value_(floor_div(start, Int128{divisor})),
+          remainder_(static_cast<std::int64_t>(start - value_ * divisor)),
           value_step_(floor_div(step, Int128{divisor})),
           remainder_step_(static_cast<std::int64_t>(step - value_step_ * divisor)), divisor_(divisor) {}
 

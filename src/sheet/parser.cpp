@@ -19,8 +19,9 @@ namespace {
 
 /// Words with a meaning of their own, which cannot be names.
 constexpr auto reserved_words = std::to_array<std::string_view>(
-    {"sheet", "on",   "let",    "line", "path",   "box", "circle", "polygon", "at",      "to",    "radius",
-     "size",  "ring", "closed", "fill", "stroke", "cap", "join",   "limit",   "nonzero", "tiling"});
+    {"sheet",   "on",     "let", "line",   "path",  "box",     "circle", "ellipse",
+     "polygon", "at",     "to",  "radius", "radii", "size",    "ring",   "closed",
+     "fill",    "stroke", "cap", "join",   "limit", "nonzero", "tiling"});
 
 bool is_reserved(std::string_view word) {
     return std::ranges::find(reserved_words, word) != reserved_words.end();
@@ -28,8 +29,8 @@ bool is_reserved(std::string_view word) {
 
 /// True if the token is a word that cannot begin a statement: its line goes on with the one before.
 bool continues_statement(const Token& token) {
-    constexpr auto first_words =
-        std::to_array<std::string_view>({"sheet", "let", "line", "path", "box", "circle", "polygon"});
+    constexpr auto first_words = std::to_array<std::string_view>(
+        {"sheet", "let", "line", "path", "box", "circle", "ellipse", "polygon"});
     return token.kind == Token::Kind::word && is_reserved(token.text) &&
            std::ranges::find(first_words, token.text) == first_words.end();
 }
@@ -155,13 +156,15 @@ class Parser {
         else if (take_word("path"))
             result.form = path_form();
         else if (take_word("box"))
-            box_form(result);
+            box_form(result, false);
         else if (take_word("circle"))
             result.form = circle_form();
+        else if (take_word("ellipse"))
+            ellipse_form(result);
         else if (take_word("polygon"))
             result.form = polygon_form();
         else
-            fail_expecting("a statement (sheet, let, line, path, box, circle, polygon)");
+            fail_expecting("a statement (sheet, let, line, path, box, circle, ellipse, polygon)");
         style(result);
         return result;
     }
@@ -174,17 +177,28 @@ class Parser {
         return result;
     }
 
-    void box_form(ShapeStatement& result) {
+    void box_form(ShapeStatement& result, bool is_ellipse) {
         ExpressionPtr corner = expression();
         if (take_word("to")) {
-            result.form = CornersForm{std::move(corner), expression()};
+            result.form = CornersForm{is_ellipse, std::move(corner), expression()};
             return;
         }
         if (!take_word("size"))
             fail_expecting("\"to\" and the opposite corner, or \"size\" and width x height");
         ExpressionPtr width = expression();
         expect_word("x");
-        result.form = SizedBoxForm{std::move(corner), std::move(width), expression()};
+        result.form = SizedBoxForm{is_ellipse, std::move(corner), std::move(width), expression()};
+    }
+
+    void ellipse_form(ShapeStatement& result) {
+        if (!take_word("at")) return box_form(result, true);
+        EllipseForm form;
+        form.centre = expression();
+        expect_word("radii");
+        form.across = expression();
+        expect_word("x");
+        form.down = expression();
+        result.form = std::move(form);
     }
 
     CircleForm circle_form() {

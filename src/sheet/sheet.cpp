@@ -66,7 +66,14 @@ class Interpreter {
 
     void carry_out(const Location& location, const ShapeStatement& statement) {
         if (!has_size_) fail(location, "the sheet's size comes first: sheet WIDTH x HEIGHT on COLOUR");
-        std::visit([&](const auto& form) { add(shape(form), statement); }, statement.form);
+        std::visit([&](const auto& form) { carry_out(form, statement); }, statement.form);
+    }
+
+    template <class Form>
+    void carry_out(const Form& form, const ShapeStatement& statement) {
+        if constexpr (requires { form.is_ellipse; })
+            if (form.is_ellipse) return add(Ellipse{shape(form)}, statement);
+        add(shape(form), statement);
     }
 
     [[nodiscard]] Line shape(const LineForm& form) const {
@@ -99,6 +106,11 @@ class Interpreter {
 
     [[nodiscard]] Circle shape(const CircleForm& form) const {
         return {pixel(*form.centre, names_), pixels(*form.radius, names_, "radius", 0, largest)};
+    }
+
+    [[nodiscard]] Ellipse shape(const EllipseForm& form) const {
+        return Ellipse::about(pixel(*form.centre, names_), pixels(*form.across, names_, "radius", 0, largest),
+                              pixels(*form.down, names_, "radius", 0, largest));
     }
 
     template <class S>

@@ -80,14 +80,16 @@ struct LineForm {
     ExpressionPtr to;
 };
 
-/// box CORNER to OPPOSITE
+/// box CORNER to OPPOSITE, or the ellipse in that box
 struct CornersForm {
+    bool is_ellipse;
     ExpressionPtr corner;
     ExpressionPtr opposite;
 };
 
-/// box CORNER size WIDTH x HEIGHT
+/// box CORNER size WIDTH x HEIGHT, or the ellipse in that box
 struct SizedBoxForm {
+    bool is_ellipse;
     ExpressionPtr corner;
     ExpressionPtr width;
     ExpressionPtr height;
@@ -97,6 +99,13 @@ struct SizedBoxForm {
 struct CircleForm {
     ExpressionPtr centre;
     ExpressionPtr radius;
+};
+
+/// ellipse at CENTRE radii ACROSS x DOWN
+struct EllipseForm {
+    ExpressionPtr centre;
+    ExpressionPtr across;
+    ExpressionPtr down;
 };
 
 /// path POINT, POINT, ... [closed]
@@ -130,7 +139,7 @@ struct StrokeWords {
 
 /// A shape and its style.
 struct ShapeStatement {
-    std::variant<LineForm, PathForm, CornersForm, SizedBoxForm, CircleForm, PolygonForm> form;
+    std::variant<LineForm, PathForm, CornersForm, SizedBoxForm, CircleForm, EllipseForm, PolygonForm> form;
     std::optional<FillWords> fill;
     std::optional<StrokeWords> stroke;
 };

@@ -44,6 +44,7 @@ rc::Gen<Subject> any_subject(std::int32_t width) {
     return rc::gen::oneOf(rc::gen::map(any_line(window), with_width(std::max(width, 1))),
                           rc::gen::map(any_polyline(window), with_width(std::max(width, 1))),
                           rc::gen::map(any_polygon(window), with_width(width)),
+                          rc::gen::map(any_ellipse(window), with_width(width)),
                           rc::gen::map(any_box(window), with_width(width)),
                           rc::gen::map(any_circle(window, width), with_width(width)));
 }

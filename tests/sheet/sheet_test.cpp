@@ -81,6 +81,20 @@ polygon (0, 0), (20, 0), (0, 20), (20, 20) fill #ff00ff80 nonzero
     EXPECT_EQ(items[5].fill, (Fill{colour("#ff00ff80"), FillRule::non_zero, FillEdge::whole}));
 }
 
+TEST(Sheet, DrawsEllipsesInBoxesAndAboutCentres) {
+    const Sheet sheet = read("sheet 60 x 40\nellipse at (30, 20) radii 9 x 4 fill teal\n"
+                             "ellipse (3, 2) to (12, 30) stroke gold 3\nellipse (5, 6) size 12 x 7 fill red");
+    const auto& items = sheet.drawing.items();
+    ASSERT_EQ(items.size(), 3U);
+    EXPECT_EQ(std::get<Ellipse>(items[0].shape), Ellipse::about({30, 20}, 9, 4));
+    EXPECT_EQ(std::get<Ellipse>(items[1].shape), (Ellipse{{3, 2, 10, 29}}));
+    EXPECT_EQ(std::get<Ellipse>(items[2].shape), (Ellipse{{5, 6, 12, 7}}));
+    expect_errors<SheetError>(
+        {{[] { (void)read("sheet 9 x 9\nellipse at (1, 1) radii 3 fill red"); },
+          "quay.brick:2:27: expected \"x\", found \"fill\"\nellipse at (1, 1) radii 3 fill red\n"
+          "                          ^"}});
+}
+
 TEST(Sheet, ArithmeticBindsAsInSchool) {
     const std::pair<const char*, int> expected[] = {
         {"1 + 2 * 3", 7}, {"(1 + 2) * 3", 9}, {"7 - 2 - 1", 4},    {"12 / 2 / 3", 2}, {"-2 * -3", 6},
@@ -109,7 +123,8 @@ TEST(Sheet, FaultsAreToldWithTheirPlace) {
          "quay.brick:2:25: radius -3 is outside 0..2147483647\ncircle at (1, 2) radius -3 fill red\n"
          "                        ^"},
         {"sheet 9 x 9\n\tboxx (1, 2) to (3, 4) fill red\n",
-         "quay.brick:2:2: expected a statement (sheet, let, line, path, box, circle, polygon), found "
+         "quay.brick:2:2: expected a statement (sheet, let, line, path, box, circle, ellipse, polygon), "
+         "found "
          "\"boxx\"\n"
          "\tboxx (1, 2) to (3, 4) fill red\n\t^"},
         {"sheet 0 x 9", "quay.brick:1:7: width 0 is outside 1..2147483647\nsheet 0 x 9\n      ^"},

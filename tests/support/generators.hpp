@@ -4,6 +4,7 @@
 
 #include <coldbrick/box.hpp>
 #include <coldbrick/circle.hpp>
+#include <coldbrick/ellipse.hpp>
 #include <coldbrick/line.hpp>
 #include <coldbrick/polygon.hpp>
 #include <coldbrick/polyline.hpp>
@@ -33,6 +34,9 @@ inline std::ostream& operator<<(std::ostream& out, const Circle& circle) {
     return out << "circle at " << circle.centre << " radius " << circle.radius;
 }
 
+inline std::ostream& operator<<(std::ostream& out, const Ellipse& ellipse) {
+    return out << "ellipse in " << ellipse.box;
+}
 inline std::ostream& operator<<(std::ostream& out, const Polyline& polyline) {
     out << (polyline.closed ? "closed polyline" : "polyline");
     for (const Point& point : polyline.points) out << ' ' << point;
@@ -138,6 +142,14 @@ inline rc::Gen<Circle> any_circle(Size window, std::int32_t width = 0) {
                                                          radius};
                                        });
     return rc::gen::oneOf(anywhere, crossing, crossing);
+}
+
+/// Ellipses in any box between two corners, and about the window.
+inline rc::Gen<Ellipse> any_ellipse(Size window) {
+    return rc::gen::suchThat(rc::gen::map(any_box(window), [](const Box& box) { return Ellipse{box}; }),
+                             [](const Ellipse& ellipse) {
+                                 return std::max(ellipse.box.width, ellipse.box.height) < std::int64_t{1} << 32;
+                             });
 }
 
 /// 1 to 12 points, anywhere or near the window.

@@ -91,6 +91,35 @@ inline bool on_circle(const Circle& circle, std::int64_t width, std::int64_t x, 
     return (inner <= 0 || inner * inner <= distance) && distance < outer * outer;
 }
 
+/// An ellipse's outline, in half pixels from the box's centre: on each column and row that the curve meets,
+/// the pixel nearest to each crossing, halves away from the axis. For sides of up to 2^30 pixels.
+inline bool on_ellipse(const Box& box, std::int64_t x, std::int64_t y) {
+    if (!in_box(box, x, y)) return false;
+    const Wide a = box.width - 1;
+    const Wide b = box.height - 1;
+    if (a == 0 || b == 0) return true;
+    const Wide across = absolute(2 * Wide{x - box.x} - a);
+    const Wide down = absolute(2 * Wide{y - box.y} - b);
+    // (near - 1)^2 <= near_axis^2 (1 - far^2 / far_axis^2) < (near + 1)^2
+    const auto nearest = [](Wide near, Wide near_axis, Wide far, Wide far_axis) {
+        const Wide crossing = near_axis * near_axis * (far_axis * far_axis - far * far);
+        const Wide scale = far_axis * far_axis;
+        return (near == 0 || (near - 1) * (near - 1) * scale <= crossing) &&
+               crossing < (near + 1) * (near + 1) * scale;
+    };
+    return nearest(across, a, down, b) || nearest(down, b, across, a);
+}
+
+/// A filled ellipse, for sides of up to 2^30 pixels.
+inline bool in_ellipse(const Box& box, std::int64_t x, std::int64_t y) {
+    if (!in_box(box, x, y)) return false;
+    const Wide a = box.width - 1;
+    const Wide b = box.height - 1;
+    const Wide across = 2 * Wide{x - box.x} - a;
+    const Wide down = 2 * Wide{y - box.y} - b;
+    return across * across * b * b + down * down * a * a <= a * a * b * b || on_ellipse(box, x, y);
+}
+
 /// value <= width * sqrt(square), for values of up to 70 bits: the quotient decides unless it is the root
 /// itself.
 inline bool at_most_times_root(Wide value, Wide width, Wide square) {

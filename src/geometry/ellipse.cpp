@@ -1,0 +1,37 @@
+#include <coldbrick/ellipse.hpp>
+
+#include "geometry/checks.hpp"
+
+#include <limits>
+
+namespace coldbrick {
+
+void check(const Ellipse& ellipse) {
+    check(ellipse.box);
+    constexpr std::int64_t largest = std::numeric_limits<std::uint32_t>::max();
+    check_range("ellipse width", ellipse.box.width, 0, largest);
+    check_range("ellipse height", ellipse.box.height, 0, largest);
+}
+
+Ellipse Ellipse::about(Point centre, std::int32_t horizontal_radius, std::int32_t vertical_radius) {
+    check_range("ellipse radius", horizontal_radius, 0, std::numeric_limits<std::int32_t>::max());
+    check_range("ellipse radius", vertical_radius, 0, std::numeric_limits<std::int32_t>::max());
+    const std::int64_t across = horizontal_radius;
+    const std::int64_t down = vertical_radius;
+    return {{centre.x - across, centre.y - down, 2 * across + 1, 2 * down + 1}};
+}
+
+Box Ellipse::bounds() const {
+    check(*this);
+    return box;
+}
+
+Ellipse Ellipse::moved(std::int64_t dx, std::int64_t dy) const {
+    return {box.moved(dx, dy)};
+}
+
+Ellipse Ellipse::placed(Anchor anchor, Point position) const {
+    return {box.placed(anchor, position)};
+}
+
+} // namespace coldbrick

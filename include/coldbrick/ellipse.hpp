@@ -10,8 +10,9 @@
 
 namespace coldbrick {
 
-/// The ellipse that touches all four sides of a box of pixels, odd or even: its outline runs through the centres of
-/// the box's outermost pixels. A wide stroke has the same width all round. The ellipse of an empty box draws nothing.
+/// The ellipse that touches all four sides of a box of pixels, odd or even: its outline runs through the
+/// centres of the box's outermost pixels. A wide stroke has the same width all round. The ellipse of an empty
+/// box draws nothing.
 struct Ellipse {
     Box box; ///< width and height in 0..4294967295
 

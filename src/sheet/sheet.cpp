@@ -82,6 +82,7 @@ class Interpreter {
 
     [[nodiscard]] std::vector<Point> points(const std::vector<ExpressionPtr>& expressions) const {
         std::vector<Point> result;
+        result.reserve(expressions.size());
         for (const ExpressionPtr& expression : expressions) result.push_back(pixel(*expression, names_));
         return result;
     }

@@ -148,7 +148,8 @@ inline rc::Gen<Circle> any_circle(Size window, std::int32_t width = 0) {
 inline rc::Gen<Ellipse> any_ellipse(Size window) {
     return rc::gen::suchThat(rc::gen::map(any_box(window), [](const Box& box) { return Ellipse{box}; }),
                              [](const Ellipse& ellipse) {
-                                 return std::max(ellipse.box.width, ellipse.box.height) < std::int64_t{1} << 32;
+                                 return std::max(ellipse.box.width, ellipse.box.height) < std::int64_t{1}
+                                                                                              << 32;
                              });
 }
 

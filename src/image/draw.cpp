@@ -21,40 +21,42 @@ namespace coldbrick {
 
 namespace {
 
+using Mode = paint::Painter::Mode;
+
+paint::Painter painter_of(const ImageView& view, const Colour& colour, Mode mode = Mode::blend) {
+    return {{view.bytes(), view.row_stride_bytes(), view.format()}, colour, mode};
+}
+
+raster::Clip clip_of(const ImageView& view) {
+    return {view.clip().x, view.clip().y, view.clip().end_x(), view.clip().end_y()};
+}
+
 /// The spans of one shape and style go from the raster layer to the paint layer, cut to the view's clip.
-class Pass {
-  public:
-    Pass(const ImageView& view, const Colour& colour, paint::Painter::Mode mode = paint::Painter::Mode::blend)
-        : painter_({view.bytes(), view.row_stride_bytes(), view.format()}, colour, mode),
-          sink_({view.clip().x, view.clip().y, view.clip().end_x(), view.clip().end_y()}, &painter_, paint) {}
+template <class Rasterise>
+void paint_spans(const raster::Clip& clip, paint::Painter& painter, Rasterise rasterise) {
+    const auto paint = [](void* receiver, std::span<const Span> spans) {
+        static_cast<const paint::Painter*>(receiver)->paint(spans);
+    };
+    raster::SpanSink sink(clip, &painter, paint);
+    rasterise(sink);
+    sink.flush();
+}
 
-    template <class S>
-    void fill(const S& shape, const Fill& style) {
-        if constexpr (std::same_as<S, Polygon>)
-            raster::fill(shape, style.rule, style.edge, sink_);
-        else
-            raster::fill(shape, sink_);
-        sink_.flush();
-    }
+template <class S>
+void rasterise_fill(const S& shape, const Fill& fill, raster::SpanSink& sink) {
+    if constexpr (std::same_as<S, Polygon>)
+        raster::fill(shape, fill.rule, fill.edge, sink);
+    else
+        raster::fill(shape, sink);
+}
 
-    template <class S>
-    void stroke(const S& shape, const Stroke& style) {
-        if (style.width == 1 && draw_thin(shape, sink_.clip(), painter_)) return;
-        if constexpr (std::same_as<S, Box> || std::same_as<S, Circle> || std::same_as<S, Ellipse>)
-            raster::stroke(shape, style.width, sink_);
-        else
-            raster::stroke(shape, {style.width, style.cap, style.join, style.mitre_limit}, sink_);
-        sink_.flush();
-    }
-
-  private:
-    static void paint(void* painter, std::span<const Span> spans) {
-        static_cast<const paint::Painter*>(painter)->paint(spans);
-    }
-
-    paint::Painter painter_;
-    raster::SpanSink sink_;
-};
+template <class S>
+void rasterise_stroke(const S& shape, const Stroke& stroke, raster::SpanSink& sink) {
+    if constexpr (std::same_as<S, Box> || std::same_as<S, Circle> || std::same_as<S, Ellipse>)
+        raster::stroke(shape, stroke.width, sink);
+    else
+        raster::stroke(shape, {stroke.width, stroke.cap, stroke.join, stroke.mitre_limit}, sink);
+}
 
 /// Lines have no ranges to check; the other shapes' checks are overloads of this name.
 void check(const Line&) {}
@@ -67,18 +69,26 @@ void check(const Stroke& stroke) {
 
 template <class S>
 void checked_fill(const ImageView& view, const S& shape, const Fill& fill) {
-    if (!view.clip().empty()) Pass(view, fill.colour).fill(shape, fill);
+    if (view.clip().empty()) return;
+    paint::Painter painter = painter_of(view, fill.colour);
+    paint_spans(clip_of(view), painter, [&](raster::SpanSink& sink) { rasterise_fill(shape, fill, sink); });
 }
 
 template <class S>
 void checked_stroke(const ImageView& view, const S& shape, const Stroke& stroke) {
-    if (!view.clip().empty()) Pass(view, stroke.colour).stroke(shape, stroke);
+    if (view.clip().empty()) return;
+    paint::Painter painter = painter_of(view, stroke.colour);
+    const raster::Clip clip = clip_of(view);
+    if (stroke.width == 1 && draw_thin(shape, clip, painter)) return;
+    paint_spans(clip, painter, [&](raster::SpanSink& sink) { rasterise_stroke(shape, stroke, sink); });
 }
 
 } // namespace
 
 void clear(const ImageView& view, const Colour& colour) {
-    if (!view.clip().empty()) Pass(view, colour, paint::Painter::Mode::replace).fill(view.clip(), {});
+    if (view.clip().empty()) return;
+    paint::Painter painter = painter_of(view, colour, Mode::replace);
+    paint_spans(clip_of(view), painter, [&](raster::SpanSink& sink) { raster::fill(view.clip(), sink); });
 }
 
 template <ClosedShape S>

@@ -49,9 +49,9 @@ struct LineSteps {
     /// well at a side step. A pixel is whatever these can be added to: an address, an index.
     template <class Pixel, class Visit>
     void walk(Pixel pixel, std::ptrdiff_t along, std::ptrdiff_t side, Visit visit) const {
-        Walker<Pixel> walker{pixel, error, error_step, error_reset, along, side};
+        Walker<Pixel> walker(*this, pixel, error, along, side);
         for (std::int64_t i = count; i > 0; --i) {
-            visit(walker.pixel);
+            visit(walker.pixel());
             walker.step();
         }
     }
@@ -61,35 +61,45 @@ struct LineSteps {
     template <class Pixel, class Visit>
     void walk_in_any_order(Pixel pixel, std::ptrdiff_t along, std::ptrdiff_t side, Visit visit) const {
         if (!whole) return walk(pixel, along, side, visit);
-        Walker<Pixel> walker{pixel, error, error_step, error_reset, along, side};
+        Walker<Pixel> walker(*this, pixel, error, along, side);
         const Pixel last = pixel + (count - 1) * along + error_step / 2 * side;
-        Walker<Pixel> back{last, -1 - error - error_reset, error_step, error_reset, -along, -side};
+        Walker<Pixel> back(*this, last, -1 - error - error_reset, -along, -side);
         for (std::int64_t i = count / 2; i > 0; --i) {
-            visit(walker.pixel);
-            visit(back.pixel);
+            visit(walker.pixel());
+            visit(back.pixel());
             walker.step();
             back.step();
         }
-        if (count % 2 != 0) visit(walker.pixel);
+        if (count % 2 != 0) visit(walker.pixel());
     }
 
   private:
     template <class Pixel>
-    struct Walker {
-        Pixel pixel;
-        std::int64_t rest;
-        std::int64_t error_step;
-        std::int64_t error_reset;
-        std::ptrdiff_t along;
-        std::ptrdiff_t side;
+    class Walker {
+      public:
+        Walker(const LineSteps& line, Pixel first, std::int64_t first_error, std::ptrdiff_t along,
+               std::ptrdiff_t side)
+            : pixel_(first), rest_(first_error + line.error_reset), step_(line.error_step - line.error_reset),
+              reset_(line.error_reset), diagonal_(along + side), side_(side) {}
 
-        /// Arithmetic instead of a jump, which could not be foreseen.
+        [[nodiscard]] Pixel pixel() const { return pixel_; }
+
+        /// Goes aside, and back again if no side step was due: arithmetic instead of a jump, which could not
+        /// be foreseen.
         [[gnu::always_inline]] void step() {
-            rest += error_step;
-            const std::int64_t due = ~(rest >> 63); // all ones when a side step is due
-            pixel += along + (side & static_cast<std::ptrdiff_t>(due));
-            rest -= error_reset & due;
+            rest_ += step_;
+            const std::int64_t early = rest_ >> 63; // all ones if no side step is due
+            rest_ += reset_ & early;
+            pixel_ += diagonal_ - (side_ & static_cast<std::ptrdiff_t>(early));
         }
+
+      private:
+        Pixel pixel_;
+        std::int64_t rest_; ///< in [0, reset)
+        std::int64_t step_;
+        std::int64_t reset_;
+        std::ptrdiff_t diagonal_;
+        std::ptrdiff_t side_;
     };
 
     /// Keeps what the clip shows.

@@ -1,6 +1,7 @@
 #include "raster/path.hpp"
 
 #include "geometry/checks.hpp"
+#include "raster/box.hpp"
 #include "raster/convex.hpp"
 #include "raster/line.hpp"
 #include "raster/span_union.hpp"
@@ -146,12 +147,8 @@ void add_band(const Segment& segment, Point from, Point to, End first, End last,
 /// A path whose points are all the same.
 void add_dot(Point point, const Pen& pen, SpanSink& parts) {
     if (pen.cap == Cap::round) return add_disc(point, pen.width, parts);
-    const std::int64_t left = std::int64_t{point.x} - pen.width / 2;
-    const std::int64_t top = std::int64_t{point.y} - pen.width / 2;
-    const std::int64_t first = std::max(top, parts.clip().top);
-    const std::int64_t end = std::min(top + pen.width, parts.clip().bottom);
-    for (std::int64_t y = first; y < end; ++y)
-        parts.add(static_cast<std::int32_t>(y), left, left + pen.width);
+    const std::int64_t half = pen.width / 2;
+    fill(Box{point.x - half, point.y - half, pen.width, pen.width}, parts);
 }
 
 void add_thin(std::span<const Point> points, bool closed, SpanSink& parts) {

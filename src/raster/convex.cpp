@@ -14,7 +14,7 @@ namespace {
 /// One side of a convex set, on one row after the other.
 struct Side {
     bool is_right; ///< x <= floor(n / a), else x >= -floor(n / -a), for n = c - b y
-    RowBound bound;
+    RowBound<> bound;
 };
 
 /// A number far beyond all coordinates, but far from the end of 64 bits.
@@ -44,7 +44,7 @@ void add_convex(std::span<const HalfPlane> half_planes, Int128 top, Int128 botto
     sides.reserve(half_planes.size());
     for (const HalfPlane& half_plane : half_planes)
         if (half_plane.a != 0)
-            sides.push_back({half_plane.a > 0, RowBound(half_plane.c - Int128{half_plane.b} * first,
+            sides.push_back({half_plane.a > 0, RowBound<>(half_plane.c - Int128{half_plane.b} * first,
                                                         -half_plane.b, std::abs(half_plane.a))});
     for (std::int64_t y = first; y <= last; ++y) {
         std::int64_t left = -far;

@@ -1,22 +1,17 @@
 #include "raster/polygon.hpp"
 
-#include "raster/line.hpp"
 #include "raster/path.hpp"
 #include "raster/row_bound.hpp"
 #include "raster/span_union.hpp"
 
 #include <algorithm>
+#include <cstdlib>
+#include <utility>
 #include <vector>
 
 namespace coldbrick::raster {
 
 namespace {
-
-/// Where an edge crosses a row: pixels from x on, up to the clip's right end, lie right of the edge or on it.
-struct Crossing {
-    std::int64_t x; ///< within the clip, its right end included
-    int winding;    ///< 1 where the edge runs down, -1 where it runs up
-};
 
 /// Calls visit(from, to) for every edge, the closing ones included.
 template <class Visit>
@@ -25,83 +20,150 @@ void for_each_edge(const Polygon& polygon, Visit visit) {
         for (std::size_t i = 0; i < ring.size(); ++i) visit(ring[i], ring[i + 1 == ring.size() ? 0 : i + 1]);
 }
 
-/// The crossings of all edges with the rows of a clip. A row meets an edge from its upper end, included, to
-/// its lower end, left out, so that a vertex is crossed as often as the outline passes through its row.
-class Crossings {
-  public:
-    explicit Crossings(const Clip& clip)
-        : clip_(clip), rows_(static_cast<std::size_t>(clip.bottom - clip.top)) {}
+/// What an edge has on a row: the pixels [begin, end) of its outline, none for tiling, and by how much the
+/// winding changes there. Where within its own pixels an edge changes the winding makes no difference.
+struct Crossing {
+    std::int64_t begin;
+    std::int64_t end;
+    int winding;
+};
 
-    void add(Point from, Point to) {
-        if (from.y == to.y || std::min(from.x, to.x) >= clip_.right) return;
-        const bool down = from.y < to.y;
-        const auto [upper, lower] = down ? std::pair{from, to} : std::pair{to, from};
-        const std::int64_t first = std::max<std::int64_t>(upper.y, clip_.top);
-        const std::int64_t end = std::min<std::int64_t>(lower.y, clip_.bottom);
-        if (first >= end) return;
-        // The first pixel at or right of x + (y - upper.y) * dx / dy is x - floor(-(y - upper.y) * dx / dy).
-        const std::int64_t dx = std::int64_t{lower.x} - upper.x;
-        const std::int64_t dy = std::int64_t{lower.y} - upper.y;
-        RowBound bound(-Int128{first - upper.y} * dx, -dx, dy);
-        for (std::int64_t y = first; y < end; ++y, bound.next()) {
-            const Int128 x = std::clamp<Int128>(upper.x - bound.value(), clip_.left, clip_.right);
-            rows_[static_cast<std::size_t>(y - clip_.top)].push_back(
-                {static_cast<std::int64_t>(x), down ? 1 : -1});
-        }
+/// An edge on one row after the other, from its upper end down. The crossing with row k below the upper end
+/// is sideways * k * width / height from there; the outline has the pixels of raster::LineSteps: on a steep
+/// edge the nearest one to the crossing, else those between the crossings half a row above and below.
+class Edge {
+  public:
+    Edge(Point from, Point to, FillEdge edge, const Clip& clip)
+        : upper_(from.y < to.y ? from : to), sideways_((from.y < to.y) == (from.x <= to.x) ? 1 : -1),
+          width_(std::abs(std::int64_t{to.x} - from.x)), winding_(from.y < to.y ? 1 : -1),
+          kind_(edge == FillEdge::tiling                          ? Kind::bare
+                : width_ >= std::abs(std::int64_t{to.y} - from.y) ? Kind::flat
+                                                                  : Kind::steep),
+          first_(std::max<std::int64_t>(upper_.y, clip.top)), end_(std::max(from.y, to.y)),
+          bound_(start(first_ - upper_.y, std::abs(std::int64_t{to.y} - from.y))) {
+        last_ = std::min(kind_ == Kind::bare ? end_ - 1 : end_, clip.bottom - 1);
+        if (kind_ == Kind::flat) step(first_ - 1);
     }
 
-    /// Gives what lies inside by the rule, each pixel once.
-    void give(FillRule rule, SpanSink& sink) {
-        for (std::size_t row = 0; row < rows_.size(); ++row)
-            give_row(static_cast<std::int32_t>(clip_.top + static_cast<std::int64_t>(row)), rows_[row], rule,
-                     sink);
+    [[nodiscard]] std::int64_t first_row() const { return first_; }
+    [[nodiscard]] std::int64_t last_row() const { return last_; }
+    [[nodiscard]] const Crossing& crossing() const { return crossing_; }
+
+    /// Works out the crossing with the row, which follows the row before.
+    void step(std::int64_t y) {
+        crossing_.winding = y < end_ ? winding_ : 0;
+        const std::int64_t value = bound_.value();
+        bound_.next();
+        switch (kind_) {
+        case Kind::bare: crossing_.begin = crossing_.end = upper_.x - value; break;
+        case Kind::steep:
+            crossing_.begin = upper_.x + value;
+            crossing_.end = crossing_.begin + 1;
+            break;
+        case Kind::flat: {
+            // The pixels `near` to `far` from the upper end.
+            const std::int64_t near = std::max<std::int64_t>(-previous_, 0);
+            const std::int64_t far = std::min(-value - 1, width_);
+            crossing_.begin = sideways_ > 0 ? upper_.x + near : upper_.x - far;
+            crossing_.end = crossing_.begin + far - near + 1;
+            previous_ = value;
+        }
+        }
     }
 
   private:
-    static void give_row(std::int32_t y, std::vector<Crossing>& row, FillRule rule, SpanSink& sink) {
-        std::ranges::sort(row, {}, &Crossing::x);
-        int winding = 0;
-        std::int64_t begin = 0;
-        for (const Crossing& crossing : row) {
-            const bool was_inside = winding != 0;
-            winding = rule == FillRule::even_odd ? 1 - winding : winding + crossing.winding;
-            if (!was_inside) begin = crossing.x;
-            if (was_inside && winding == 0) sink.add(y, begin, crossing.x);
+    enum class Kind : std::uint8_t { bare, steep, flat };
+
+    [[nodiscard]] RowBound<std::int64_t> start(std::int64_t row, std::int64_t height) const {
+        const Int128 k = row;
+        const std::int64_t dx = sideways_ * width_;
+        if (height == 0) return {0, -Int128{width_} - 1, 1}; // level: all of it on one row
+        switch (kind_) {
+        case Kind::bare: return {-k * dx, -dx, height};
+        case Kind::steep: return {2 * k * dx + height, 2 * Int128{dx}, 2 * height};
+        default: return {-(2 * k - 1) * width_, -2 * Int128{width_}, 2 * height};
         }
-        if (winding != 0) sink.add(y, begin, sink.clip().right); // it is left beyond the clip
     }
 
-    Clip clip_;
-    std::vector<std::vector<Crossing>> rows_;
+    Point upper_;
+    int sideways_;
+    std::int64_t width_;
+    int winding_;
+    Kind kind_;
+    std::int64_t first_;
+    std::int64_t end_; ///< the lower end's row
+    std::int64_t last_ = 0;
+    RowBound<std::int64_t> bound_;
+    std::int64_t previous_ = 0; ///< the bound half a row above
+    Crossing crossing_{};
 };
 
-/// Fills the polygon within a band of rows.
-void fill_band(const Polygon& polygon, FillRule rule, FillEdge edge, const Clip& band, SpanSink& sink) {
-    Crossings crossings(band);
-    for_each_edge(polygon, [&](Point from, Point to) { crossings.add(from, to); });
-    if (edge == FillEdge::tiling) return crossings.give(rule, sink);
-    SpanUnion all(band);
-    crossings.give(rule, all.parts());
-    for_each_edge(polygon, [&](Point from, Point to) { add_line({from, to}, all.parts()); });
-    all.give(sink);
+/// The edges that the clip's rows meet and that do not lie right of it, by their first row.
+std::vector<Edge> edges_of(const Polygon& polygon, FillEdge edge, const Clip& clip) {
+    std::vector<Edge> edges;
+    std::size_t vertices = 0;
+    for (const auto& ring : polygon.rings) vertices += ring.size();
+    edges.reserve(vertices);
+    for_each_edge(polygon, [&](Point from, Point to) {
+        const auto [top, bottom] = std::minmax(from.y, to.y);
+        if (top >= clip.bottom || bottom < clip.top || std::min(from.x, to.x) >= clip.right) return;
+        if (edge == FillEdge::tiling && (top == bottom || bottom == clip.top)) return;
+        edges.emplace_back(from, to, edge, clip);
+    });
+    std::ranges::sort(edges, {}, &Edge::first_row);
+    return edges;
+}
+
+/// Sorts by where the crossings begin. They are mostly in order already, from the row before.
+void sort(std::vector<Crossing>& crossings) {
+    if (crossings.size() > 32) {
+        std::ranges::sort(crossings, {}, &Crossing::begin);
+        return;
+    }
+    for (std::size_t i = 1; i < crossings.size(); ++i)
+        for (std::size_t j = i; j > 0 && crossings[j].begin < crossings[j - 1].begin; --j)
+            std::swap(crossings[j], crossings[j - 1]);
+}
+
+/// Gives a row's pixels inside by the rule, and the edges' own, each pixel once.
+void give_row(std::int32_t y, const std::vector<Crossing>& crossings, FillRule rule, SpanSink& sink) {
+    int winding = 0;
+    std::int64_t begin = 0;
+    std::int64_t end = 0;
+    for (const Crossing& crossing : crossings) {
+        if (winding != 0) {
+            end = std::max(end, crossing.begin);
+        } else if (crossing.begin > end || begin == end) {
+            sink.add(y, begin, end);
+            begin = end = crossing.begin;
+        }
+        end = std::max(end, crossing.end);
+        if (crossing.winding != 0)
+            winding = rule == FillRule::even_odd ? 1 - winding : winding + crossing.winding;
+    }
+    sink.add(y, begin, winding != 0 ? sink.clip().right : end); // edges right of the clip are left out
 }
 
 } // namespace
 
 void fill(const Polygon& polygon, FillRule rule, FillEdge edge, SpanSink& sink) {
-    const Box bounds = polygon.bounds();
-    Clip visible = sink.clip();
-    visible.top = std::max(visible.top, bounds.y);
-    visible.bottom = std::min(visible.bottom, bounds.end_y());
-    if (bounds.x >= visible.right || bounds.end_x() <= visible.left) return;
-    // Bands bound the memory that the crossings of many edges take.
-    std::size_t edges = 0;
-    for (const auto& ring : polygon.rings) edges += ring.size();
-    const std::int64_t band_rows =
-        std::max<std::int64_t>(16, (std::int64_t{1} << 21) / static_cast<std::int64_t>(edges));
-    for (std::int64_t top = visible.top; top < visible.bottom; top += band_rows)
-        fill_band(polygon, rule, edge,
-                  {visible.left, top, visible.right, std::min(top + band_rows, visible.bottom)}, sink);
+    const Clip& clip = sink.clip();
+    const std::vector<Edge> edges = edges_of(polygon, edge, clip);
+    if (edges.empty()) return;
+    std::vector<Edge> active;
+    std::vector<Crossing> crossings;
+    auto next = edges.begin();
+    for (std::int64_t y = next->first_row(); next != edges.end() || !active.empty(); ++y) {
+        std::erase_if(active, [y](const Edge& one) { return one.last_row() < y; });
+        for (; next != edges.end() && next->first_row() == y; ++next) active.push_back(*next);
+        crossings.clear();
+        for (Edge& one : active) {
+            one.step(y);
+            crossings.push_back(one.crossing());
+        }
+        sort(crossings);
+        give_row(static_cast<std::int32_t>(y), crossings, rule, sink);
+    }
 }
 
 void stroke(const Polygon& polygon, const Pen& pen, SpanSink& sink) {

@@ -9,16 +9,21 @@
 namespace coldbrick::raster {
 
 /// floor((start + k * step) / divisor) for k = 0, 1, 2, ..., without a division for each.
+/// @tparam Value holds all results; 128 bits where nothing bounds them.
+template <class Value = Int128>
 class RowBound {
   public:
     /// @param divisor above 0, below 2^62.
-    RowBound(Int128 start, Int128 step, std::int64_t divisor)
-        : value_(floor_div(start, Int128{divisor})),
-          remainder_(static_cast<std::int64_t>(start - value_ * divisor)),
-          value_step_(floor_div(step, Int128{divisor})),
-          remainder_step_(static_cast<std::int64_t>(step - value_step_ * divisor)), divisor_(divisor) {}
+    RowBound(Int128 start, Int128 step, std::int64_t divisor) : divisor_(divisor) {
+        const Int128 value = floor_div(start, Int128{divisor});
+        const Int128 value_step = floor_div(step, Int128{divisor});
+        value_ = static_cast<Value>(value);
+        remainder_ = static_cast<std::int64_t>(start - value * divisor);
+        value_step_ = static_cast<Value>(value_step);
+        remainder_step_ = static_cast<std::int64_t>(step - value_step * divisor);
+    }
 
-    [[nodiscard]] Int128 value() const { return value_; }
+    [[nodiscard]] Value value() const { return value_; }
 
     void next() {
         value_ += value_step_;
@@ -29,9 +34,9 @@ class RowBound {
     }
 
   private:
-    Int128 value_;
+    Value value_;
     std::int64_t remainder_;
-    Int128 value_step_;
+    Value value_step_;
     std::int64_t remainder_step_;
     std::int64_t divisor_;
 };

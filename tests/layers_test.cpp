@@ -31,7 +31,7 @@ const std::map<std::string, std::set<std::string>> allowed{
 
 /// The layer that each public header belongs to.
 const std::map<std::string, std::string> public_layer{
-    {"error", "geometry"},    {"point", "geometry"},      {"anchor", "geometry"},
+    {"error", "geometry"},    {"point", "geometry"},      {"anchor", "geometry"},   {"angle", "geometry"},
     {"box", "geometry"},      {"line", "geometry"},       {"circle", "geometry"},
     {"span", "geometry"},     {"line_style", "geometry"}, {"fill_rule", "geometry"},
     {"polyline", "geometry"}, {"polygon", "geometry"},    {"ellipse", "geometry"},

@@ -1,8 +1,9 @@
 /// @file
-/// Ellipses whose axes are level and upright.
+/// Ellipses.
 #pragma once
 
 #include <coldbrick/anchor.hpp>
+#include <coldbrick/angle.hpp>
 #include <coldbrick/box.hpp>
 #include <coldbrick/point.hpp>
 
@@ -11,10 +12,11 @@
 namespace coldbrick {
 
 /// The ellipse that touches all four sides of a box of pixels, odd or even: its outline runs through the
-/// centres of the box's outermost pixels. A wide stroke has the same width all round. The ellipse of an empty
-/// box draws nothing.
+/// centres of the box's outermost pixels. It may be turned about the box's centre. A wide stroke has the same
+/// width all round. The ellipse of an empty box draws nothing.
 struct Ellipse {
-    Box box; ///< width and height in 0..4294967295
+    Box box;    ///< width and height in 0..4294967295; of the ellipse before it is turned
+    Angle turn = {}; ///< multiples of 90 degrees are exact
 
     /// The ellipse about a pixel's centre, 2 * horizontal_radius + 1 pixels wide and 2 * vertical_radius + 1
     /// high.
@@ -22,7 +24,7 @@ struct Ellipse {
     /// circle.
     /// @throws ArgumentError outside that range.
     [[nodiscard]] static Ellipse about(Point centre, std::int32_t horizontal_radius,
-                                       std::int32_t vertical_radius);
+                                       std::int32_t vertical_radius, Angle turn = {});
 
     /// The tight box of the filled ellipse's pixels. @throws ArgumentError if the box is outside its range.
     [[nodiscard]] Box bounds() const;

@@ -5,6 +5,7 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <cmath>
 #include <limits>
 
 namespace coldbrick {
@@ -29,6 +30,10 @@ std::int64_t anchor_y(const Box& box, Anchor anchor) {
 
 void throw_out_of_range(std::string_view name, std::int64_t value, std::int64_t low, std::int64_t high) {
     throw ArgumentError(fmt::format("{} {} is outside {}..{}", name, value, low, high));
+}
+
+void check_finite(std::string_view name, double value) {
+    if (!std::isfinite(value)) throw ArgumentError(fmt::format("{} {} is not a finite number", name, value));
 }
 
 void check(const Box& box) {

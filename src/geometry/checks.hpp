@@ -24,6 +24,9 @@ inline void check_range(std::string_view name, std::int64_t value, std::int64_t 
     if (value < low || value > high) throw_out_of_range(name, value, low, high);
 }
 
+/// Throws ArgumentError if the number is infinite or not a number.
+void check_finite(std::string_view name, double value);
+
 /// Throws ArgumentError unless the box's members lie in the ranges that Box documents.
 void check(const Box& box);
 

@@ -15,6 +15,6 @@ void fill(const Box& box, SpanSink& sink);
 
 /// The ring of a width about the box's outermost pixels: the box grown by floor((width - 1) / 2) without the
 /// box shrunk by floor(width / 2) + 1, so that the odd pixel of an even width lies inside.
-void stroke(const Box& box, std::int32_t width, SpanSink& sink);
+void stroke(const Box& box, std::int64_t width, SpanSink& sink);
 
 } // namespace coldbrick::raster

@@ -25,7 +25,7 @@ void fill(const Circle& circle, SpanSink& sink);
 
 /// Width 1: the outline. Wider: the pixels whose distance d from the centre has
 /// radius - width / 2 <= d < radius + width / 2.
-void stroke(const Circle& circle, std::int32_t width, SpanSink& sink);
+void stroke(const Circle& circle, std::int64_t width, SpanSink& sink);
 
 /// The outline of width 1, once each, as calls of visit(x, y) for one eighth
 /// of it: 0 <= x <= y from the centre. The pixel stands for its reflections in both axes and both diagonals.

@@ -45,7 +45,7 @@ void add_convex(std::span<const HalfPlane> half_planes, Int128 top, Int128 botto
     for (const HalfPlane& half_plane : half_planes)
         if (half_plane.a != 0)
             sides.push_back({half_plane.a > 0, RowBound<>(half_plane.c - Int128{half_plane.b} * first,
-                                                        -half_plane.b, std::abs(half_plane.a))});
+                                                          -half_plane.b, std::abs(half_plane.a))});
     for (std::int64_t y = first; y <= last; ++y) {
         std::int64_t left = -far;
         std::int64_t right = far;

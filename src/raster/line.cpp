@@ -56,10 +56,10 @@ void LineSteps::cut(const Clip& clip, std::int64_t rounding) {
 void add_line(const Line& line, SpanSink& sink) {
     const LineSteps steps(line, sink.clip());
     if (steps.along_y) {
-        std::int32_t y = steps.first.y;
+        std::int64_t y = steps.first.y;
         steps.walk(std::ptrdiff_t{steps.first.x}, 0, steps.sideways, [&](std::ptrdiff_t x) {
             const auto column = static_cast<std::int32_t>(x);
-            sink.add_visible({y++, column, column + 1});
+            sink.add_visible({static_cast<std::int32_t>(y++), column, std::int64_t{column} + 1});
         });
         return;
     }
@@ -68,7 +68,7 @@ void add_line(const Line& line, SpanSink& sink) {
     steps.walk(std::ptrdiff_t{steps.first.y}, 0, steps.sideways, [&](std::ptrdiff_t y) {
         if (y != run.y) {
             sink.add_visible(run);
-            run = {static_cast<std::int32_t>(y), run.x_end, run.x_end};
+            run = {static_cast<std::int32_t>(y), static_cast<std::int32_t>(run.x_end), run.x_end};
         }
         ++run.x_end;
     });

@@ -33,7 +33,7 @@ class SpanSink {
     void add(std::int32_t y, std::int64_t x_begin, std::int64_t x_end) {
         const auto begin = std::max(x_begin, clip_.left);
         const auto end = std::min(x_end, clip_.right);
-        if (begin < end) add_visible({y, static_cast<std::int32_t>(begin), static_cast<std::int32_t>(end)});
+        if (begin < end) add_visible({y, static_cast<std::int32_t>(begin), end});
     }
 
     /// A span that is not empty and lies in the clip.

@@ -127,6 +127,110 @@ RC_GTEST_PROP(Ellipse, HugeWideOnesOfEqualRadiiFollowTheCircle, ()) {
     RC_ASSERT(different <= 2);
 }
 
+/// What a rule says of a pixel, where floating point may err near a boundary.
+enum class Verdict { out, in, either };
+
+/// Whether a pixel, from the centre, is nearest to a crossing of the turned curve with its column or row.
+Verdict on_turned(long double a, long double b, long double turn, long double x, long double y) {
+    const long double c = std::cos(turn);
+    const long double s = std::sin(turn);
+    const long double xx = b * b * c * c + a * a * s * s; // xx X^2 + 2 xy X Y + yy Y^2 = a^2 b^2
+    const long double yy = b * b * s * s + a * a * c * c;
+    const long double xy = (b * b - a * a) * c * s;
+    Verdict verdict = Verdict::out;
+    const auto ask = [&](long double far, long double near, long double far_square, long double near_square) {
+        const long double root = xy * far * xy * far - near_square * (far_square * far * far - a * a * b * b);
+        if (root < 0) return;
+        for (const int side : {-1, 1}) {
+            const long double crossing = (-xy * far + side * std::sqrt(root)) / near_square;
+            const long double off = std::abs(near - crossing) - 0.5L;
+            if (off < -1e-9L) verdict = Verdict::in;
+            if (std::abs(off) <= 1e-9L && verdict == Verdict::out) verdict = Verdict::either;
+        }
+    };
+    ask(x, y, xx, yy);
+    ask(y, x, yy, xx);
+    return verdict;
+}
+
+TEST(Ellipse, TurnedOutlinesAreNearestToTheCrossings) {
+    constexpr Size window{44, 44};
+    const Size boxes[] = {{31, 12}, {12, 31}, {30, 30}, {40, 3}, {3, 2}, {7, 5}};
+    for (const Size& size : boxes)
+        for (int turn = 5; turn < 360; turn += 5) {
+            if (turn % 90 == 0) continue;
+            const Ellipse ellipse{{(44 - size.width) / 2, (44 - size.height) / 2, size.width, size.height},
+                                  degrees(turn)};
+            const PixelSet outline = stroked(window, ellipse, 1);
+            const PixelSet fill = filled(window, ellipse);
+            const long double centre_x = static_cast<long double>(2 * ellipse.box.x + size.width - 1) / 2;
+            const long double centre_y = static_cast<long double>(2 * ellipse.box.y + size.height - 1) / 2;
+            Box seen;
+            for (int y = 0; y < window.height; ++y) {
+                int left = window.width;
+                int right = -1;
+                for (int x = 0; x < window.width; ++x) {
+                    const Verdict verdict =
+                        on_turned((size.width - 1) / 2.0L, (size.height - 1) / 2.0L,
+                                  turn * std::numbers::pi_v<long double> / 180, x - centre_x, y - centre_y);
+                    ASSERT_TRUE(verdict == Verdict::either ||
+                                outline.contains(x, y) == (verdict == Verdict::in))
+                        << ellipse << " at (" << x << ", " << y << ")" << outline;
+                    if (outline.contains(x, y)) left = std::min(left, x);
+                    if (outline.contains(x, y)) right = x;
+                }
+                for (int x = 0; x < window.width; ++x)
+                    ASSERT_EQ(fill.contains(x, y), left <= x && x <= right) << ellipse << fill;
+                if (right < 0) continue;
+                const Box row = Box::between({left, y}, {right, y});
+                seen = seen.empty() ? row
+                                    : Box{std::min(seen.x, row.x), seen.y,
+                                          std::max(seen.end_x(), row.end_x()) - std::min(seen.x, row.x),
+                                          row.end_y() - seen.y};
+            }
+            ASSERT_EQ(ellipse.bounds(), seen) << ellipse;
+        }
+}
+
+TEST(Ellipse, QuarterTurnsAreExact) {
+    constexpr Size window{40, 40};
+    for (int width = 1; width <= 12; ++width)
+        for (int height = width % 2 == 0 ? 2 : 1; height <= 25; height += 2) {
+            const Box level{20 - width / 2, 20 - height / 2, width, height};
+            const Box upright{20 - height / 2, 20 - width / 2, height, width};
+            for (const int stroke : {1, 2, 5}) {
+                ASSERT_EQ(stroked(window, {level, degrees(90)}, stroke), stroked(window, {upright}, stroke));
+                ASSERT_EQ(stroked(window, {level, degrees(-180)}, stroke), stroked(window, {level}, stroke));
+            }
+            ASSERT_EQ(filled(window, {level, degrees(450)}), filled(window, {upright}));
+        }
+    // A turn that puts the box's sides between the pixels: ties go outwards.
+    EXPECT_EQ(filled(window, {{10, 10, 4, 1}, degrees(90)}).count(), 2 * 3);
+    EXPECT_EQ((Ellipse{{10, 10, 4, 1}, degrees(90)}.bounds()), (Box{11, 9, 2, 3}));
+}
+
+TEST(Ellipse, TurnedWideStrokesHaveConstantWidth) {
+    constexpr Size window{48, 48};
+    for (const auto& [columns, rows, turn, width] :
+         {std::tuple{29, 13, 30, 3}, {28, 9, 75, 4}, {31, 5, -20, 7}, {24, 1, 45, 3}, {20, 16, 10, 12}}) {
+        const Ellipse ellipse{{(48 - columns) / 2, (48 - rows) / 2, columns, rows}, degrees(turn)};
+        const PixelSet result = stroked(window, ellipse, width);
+        const long double angle = turn * std::numbers::pi_v<long double> / 180;
+        const long double a = (columns - 1) / 2.0L;
+        const long double b = (rows - 1) / 2.0L;
+        for (int y = 0; y < window.height; ++y)
+            for (int x = 0; x < window.width; ++x) {
+                const long double across = x - (static_cast<long double>(ellipse.box.x) + a);
+                const long double down = y - (static_cast<long double>(ellipse.box.y) + b);
+                const long double far = distance(a, b, across * std::cos(angle) + down * std::sin(angle),
+                                                 down * std::cos(angle) - across * std::sin(angle));
+                if (std::abs(far - width / 2.0L) < 1e-6L) continue;
+                ASSERT_EQ(result.contains(x, y), far < width / 2.0L)
+                    << ellipse << " width " << width << " at (" << x << ", " << y << ")" << result;
+            }
+    }
+}
+
 RC_GTEST_PROP(Ellipse, ContainsAgreesWithTheFill, ()) {
     constexpr Size window{30, 30};
     const Box box{*rc::gen::inRange(-20, 20), *rc::gen::inRange(-20, 20), *rc::gen::inRange(0, 60),

@@ -35,7 +35,7 @@ inline std::ostream& operator<<(std::ostream& out, const Circle& circle) {
 }
 
 inline std::ostream& operator<<(std::ostream& out, const Ellipse& ellipse) {
-    return out << "ellipse in " << ellipse.box;
+    return out << "ellipse in " << ellipse.box << " turned " << ellipse.turn.in_degrees();
 }
 inline std::ostream& operator<<(std::ostream& out, const Polyline& polyline) {
     out << (polyline.closed ? "closed polyline" : "polyline");
@@ -144,13 +144,26 @@ inline rc::Gen<Circle> any_circle(Size window, std::int32_t width = 0) {
     return rc::gen::oneOf(anywhere, crossing, crossing);
 }
 
-/// Ellipses in any box between two corners, and about the window.
+/// Angles in whole degrees, round ones and any others, up to two turns either way.
+inline rc::Gen<Angle> any_angle() {
+    return rc::gen::map(
+        rc::gen::oneOf(rc::gen::map(rc::gen::inRange(-16, 17), [](int n) { return 45.0 * n; }),
+                       rc::gen::map(rc::gen::inRange(-720, 721), [](int n) { return 1.0 * n; }),
+                       rc::gen::map(rc::gen::inRange(-720000, 720001), [](int n) { return n / 1000.0; })),
+        [](double number) { return degrees(number); });
+}
+
+/// Ellipses in any box between two corners, and about the window, some of them turned.
 inline rc::Gen<Ellipse> any_ellipse(Size window) {
-    return rc::gen::suchThat(rc::gen::map(any_box(window), [](const Box& box) { return Ellipse{box}; }),
-                             [](const Ellipse& ellipse) {
-                                 return std::max(ellipse.box.width, ellipse.box.height) < std::int64_t{1}
-                                                                                              << 32;
-                             });
+    return rc::gen::suchThat(
+        rc::gen::map(rc::gen::tuple(any_box(window), any_angle(), rc::gen::arbitrary<bool>()),
+                     [](const auto& parts) {
+                         const auto& [box, turn, turned] = parts;
+                         return Ellipse{box, turned ? turn : Angle()};
+                     }),
+        [](const Ellipse& ellipse) {
+            return std::max(ellipse.box.width, ellipse.box.height) < std::int64_t{1} << 32;
+        });
 }
 
 /// 1 to 12 points, anywhere or near the window.

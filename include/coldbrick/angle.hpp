@@ -1,0 +1,59 @@
+/// @file
+/// Angles, which are never bare numbers.
+#pragma once
+
+#include <compare> // angles have an order
+
+namespace coldbrick {
+
+/// An angle or a turn. 0 points to the right, and positive angles turn from there downwards, so clockwise on
+/// the screen: 90 degrees point down. Made by degrees(), radians() or a literal such as 30_deg. Angles beyond
+/// a whole turn, either way, are kept as they are.
+class Angle {
+  public:
+    /// 0 degrees.
+    constexpr Angle() = default;
+
+    [[nodiscard]] constexpr double in_degrees() const { return degrees_; }
+    [[nodiscard]] double in_radians() const;
+
+    /// The cosine and the sine: where the angle points. Exact for multiples of 90 degrees, equal in size for
+    /// odd multiples of 45, and the same in size for all angles that mirror each other in the axes.
+    [[nodiscard]] double cosine() const;
+    [[nodiscard]] double sine() const;
+
+    /// The same direction as an angle in 0..360 degrees, 360 left out.
+    [[nodiscard]] Angle within_turn() const;
+
+    constexpr Angle operator-() const { return Angle(-degrees_); }
+    friend constexpr Angle operator+(Angle a, Angle b) { return Angle(a.degrees_ + b.degrees_); }
+    friend constexpr Angle operator-(Angle a, Angle b) { return Angle(a.degrees_ - b.degrees_); }
+    friend constexpr Angle operator*(Angle angle, double factor) { return Angle(angle.degrees_ * factor); }
+    friend constexpr Angle operator*(double factor, Angle angle) { return angle * factor; }
+    friend constexpr Angle operator/(Angle angle, double divisor) { return Angle(angle.degrees_ / divisor); }
+    friend constexpr auto operator<=>(const Angle&, const Angle&) = default;
+
+    friend Angle degrees(double value);
+    friend Angle radians(double value);
+
+  private:
+    constexpr explicit Angle(double value) : degrees_(value) {}
+
+    double degrees_ = 0;
+};
+
+/// An angle of so many degrees; 360 are a whole turn. @throws ArgumentError if the number is not finite.
+[[nodiscard]] Angle degrees(double value);
+
+/// An angle of so many radians; 2 pi are a whole turn. @throws ArgumentError if the number is not finite.
+[[nodiscard]] Angle radians(double value);
+
+/// `using namespace coldbrick::literals` makes 30_deg and 2.5_deg angles.
+namespace literals {
+
+[[nodiscard]] Angle operator""_deg(long double value);
+[[nodiscard]] Angle operator""_deg(unsigned long long value);
+
+} // namespace literals
+
+} // namespace coldbrick

@@ -1,0 +1,106 @@
+/// @file
+/// The rows of filled, thin and wide circles.
+#pragma once
+
+#include "geometry/exact.hpp"
+#include "raster/curve.hpp"
+#include "raster/symmetric_rows.hpp"
+
+#include <cstdint>
+
+namespace coldbrick::raster {
+
+/// A filled circle about a pixel's centre: x^2 + y^2 - max(x, y) < r^2.
+struct FilledCircle {
+    std::uint64_t radius;
+
+    /// The largest x on row y <= radius. Rows are fastest one after the other: `previous` is the row before.
+    [[nodiscard]] std::int64_t half_width(std::uint64_t y, std::int64_t previous = -1) const {
+        const std::uint64_t rest = radius * radius - y * y;
+        // In the steep part a row is mostly as wide as its neighbour or one less, which spares the root.
+        if (const auto x = static_cast<std::uint64_t>(previous); previous > static_cast<std::int64_t>(y)) {
+            if (x * x - x < rest) return previous;
+            if (x * x - 3 * x + 2 < rest && x - 1 >= y) return previous - 1;
+        }
+        const std::uint64_t root = floor_sqrt(rest);
+        // The largest x with x^2 - x < rest; where it is below y, x^2 - y < rest decides instead.
+        const std::uint64_t steep = root + (rest > root * root + root ? 1 : 0);
+        return static_cast<std::int64_t>(steep >= y || radius == 0 ? steep : floor_sqrt(rest + y - 1));
+    }
+
+    /// The largest x with x^2 + y^2 + max(x, y) < r^2, which the outline leaves out, or -1.
+    [[nodiscard]] std::int64_t enclosed(std::uint64_t y) const {
+        const std::uint64_t rest = radius * radius - y * y;
+        if (rest <= y) return -1;
+        const std::uint64_t root = floor_sqrt(rest - 1);
+        const std::uint64_t steep = root - (root * root + root >= rest ? 1 : 0);
+        return static_cast<std::int64_t>(steep >= y ? steep : floor_sqrt(rest - y - 1));
+    }
+};
+
+/// The rows of a circle about a pixel's centre at distances Y, counted like X in half pixels, that only grow.
+class CircleRows {
+  public:
+    explicit CircleRows(std::int32_t radius) : circle_{static_cast<std::uint64_t>(radius)} {}
+
+    [[nodiscard]] SymmetricRow filled(std::int64_t y) {
+        previous_ = circle_.half_width(static_cast<std::uint64_t>(y / 2), previous_);
+        return {2 * previous_, -1};
+    }
+
+    /// The outline: the filled circle without what it encloses.
+    [[nodiscard]] SymmetricRow outline(std::int64_t y) {
+        previous_ = circle_.half_width(static_cast<std::uint64_t>(y / 2), previous_);
+        // Where x > y the rule holds for one x a row, since x^2 - x and x^2 + x follow each other without a
+        // gap.
+        const std::int64_t hole =
+            previous_ > y / 2 ? previous_ - 1 : circle_.enclosed(static_cast<std::uint64_t>(y / 2));
+        return {2 * previous_, hole < 0 ? -1 : 2 * hole};
+    }
+
+  private:
+    FilledCircle circle_;
+    std::int64_t previous_ = -1;
+};
+
+/// The pixels, in half pixels from the centre, with X^2 + Y^2 < limit^2.
+class OpenDisc {
+  public:
+    /// @param limit above 0, at most 2^34
+    /// @param parity whether the X of pixels are odd
+    OpenDisc(std::uint64_t limit, std::int64_t parity) : limit_(limit), parity_(parity) {}
+
+    /// The largest X on the row, or -1.
+    [[nodiscard]] std::int64_t half_width(std::int64_t y) const {
+        const auto down = static_cast<std::uint64_t>(y);
+        if (down >= limit_) return -1;
+        constexpr std::uint64_t squares_fit = std::uint64_t{1} << 32;
+        const std::uint64_t root = limit_ < squares_fit
+                                       ? floor_sqrt(limit_ * limit_ - 1 - down * down)
+                                       : floor_sqrt(Uint128{limit_} * limit_ - 1 - Uint128{down} * down);
+        return column_up_to(static_cast<std::int64_t>(root), parity_);
+    }
+
+  private:
+    std::uint64_t limit_;
+    std::int64_t parity_;
+};
+
+/// A wide stroke's rows: the pixels with r - w / 2 <= d < r + w / 2.
+class RoundBand {
+  public:
+    /// @param diameter,width in pixels: the radius and half the width in half pixels
+    RoundBand(std::uint64_t diameter, std::uint64_t width, std::int64_t parity)
+        : outer_(diameter + width, parity), hole_(diameter > width ? diameter - width : 0, parity) {}
+
+    [[nodiscard]] std::int64_t reach() const { return outer_.half_width(0); }
+    [[nodiscard]] SymmetricRow row(std::int64_t y) const {
+        return {outer_.half_width(y), hole_.half_width(y)};
+    }
+
+  private:
+    OpenDisc outer_;
+    OpenDisc hole_;
+};
+
+} // namespace coldbrick::raster

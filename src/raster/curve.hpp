@@ -1,0 +1,192 @@
+/// @file
+/// The pixels nearest to an ellipse's crossings with the rows and columns, row by row.
+///
+/// Positions are counted in half pixels from the ellipse's centre: X is as odd or even as the centre's own x,
+/// Y as its y. A row's own crossing lies nearest to the pixel with X - 1 <= crossing < X + 1, and the columns
+/// whose crossing lies nearest to the row are those that the curve meets between Y - 1 and Y + 1.
+#pragma once
+
+#include "geometry/exact.hpp"
+#include "raster/oval.hpp"
+#include "raster/runs.hpp"
+#include "raster/symmetric_rows.hpp"
+
+#include <algorithm>
+#include <cmath>
+#include <cstdint>
+#include <cstdlib>
+
+namespace coldbrick::raster {
+
+/// The largest X that is as odd or even as `parity` and at most `limit`.
+constexpr std::int64_t column_up_to(std::int64_t limit, std::int64_t parity) {
+    return limit - ((limit ^ parity) & 1);
+}
+
+/// An upright curve X^2 / a^2 + Y^2 / b^2 = 1, in integers. It is symmetric in both axes, so that |X| and |Y|
+/// tell all.
+class UprightCurve {
+  public:
+    explicit UprightCurve(const Oval& oval)
+        : a_(oval.a), b_(oval.b), parity_(oval.centre_x & 1),
+          small_(a_ < std::uint64_t{1} << 15 && b_ < std::uint64_t{1} << 15),
+          ratio_(b_ == 0 ? 0 : static_cast<double>(a_) / static_cast<double>(b_)) {}
+
+    /// The furthest rows that have pixels. Where rows are odd and b is even, or the other way round, the
+    /// curve ends halfway between two rows, and a tie goes outwards.
+    [[nodiscard]] std::int64_t reach() const { return static_cast<std::int64_t>(b_) + 1; }
+
+    /// The outline's row Y >= 0.
+    [[nodiscard]] SymmetricRow outline(std::int64_t y) {
+        const std::int64_t above = width_above(y);
+        const std::int64_t on_row = nearest_on_row(y);
+        const std::int64_t below = crossed(y + 1);
+        above_ = {y + 2, below};
+        const std::int64_t last_column = y == 0 ? on_row : column_up_to(above, parity_);
+        const std::int64_t first_column = below < 0 ? parity_ : column_up_to(below, parity_) + 2;
+        const std::int64_t hole = std::min(on_row < 0 ? last_column : on_row, first_column) - 2;
+        return {std::max(on_row, last_column), std::max<std::int64_t>(hole, -1)};
+    }
+
+    /// The filled ellipse's row Y >= 0.
+    [[nodiscard]] SymmetricRow filled(std::int64_t y) {
+        const std::int64_t on_row = nearest_on_row(y);
+        return {y == 0 ? on_row : std::max(on_row, column_up_to(crossed(y - 1), parity_)), -1};
+    }
+
+  private:
+    /// The curve's |X| at Y, rounded down, or -1 beyond the curve.
+    [[nodiscard]] std::int64_t crossed(std::int64_t y) const {
+        const auto down = static_cast<std::uint64_t>(y);
+        if (down > b_) return -1;
+        if (b_ == 0) return static_cast<std::int64_t>(a_);
+        return static_cast<std::int64_t>(small_ ? root_of_small(down) : root(down));
+    }
+
+    [[nodiscard]] std::int64_t nearest_on_row(std::int64_t y) const {
+        const std::int64_t width = crossed(y);
+        return width < 0 ? -1 : column_up_to(width + 1, parity_);
+    }
+
+    /// crossed(y - 1), which the row before has worked out already.
+    [[nodiscard]] std::int64_t width_above(std::int64_t y) const {
+        if (y == 0) return -1;
+        return above_.row == y ? above_.width : crossed(y - 1);
+    }
+
+    /// The root of a^2 (b^2 - Y^2) / b^2.
+    [[nodiscard]] std::uint64_t root(std::uint64_t y) const {
+        const Uint128 rest = Uint128{b_} * b_ - Uint128{y} * y;
+        const Uint128 product = Uint128{a_} * a_ * rest; // below 2^128, as a and b are below 2^32
+        return floor_sqrt(static_cast<std::uint64_t>(product / (Uint128{b_} * b_)));
+    }
+
+    /// The same from a double, mended without a division.
+    [[nodiscard]] std::uint64_t root_of_small(std::uint64_t y) const {
+        const std::uint64_t square = b_ * b_;
+        const std::uint64_t rest = square - y * y;
+        const std::uint64_t product = a_ * a_ * rest; // below 2^60
+        const double guess = ratio_ * std::sqrt(static_cast<double>(static_cast<std::int64_t>(rest)));
+        auto x = static_cast<std::uint64_t>(static_cast<std::int64_t>(guess));
+        if (x * x * square > product) --x;
+        if ((x + 1) * (x + 1) * square <= product) ++x;
+        return x;
+    }
+
+    struct Known {
+        std::int64_t row;
+        std::int64_t width;
+    };
+
+    std::uint64_t a_;
+    std::uint64_t b_;
+    std::int64_t parity_;
+    bool small_;
+    double ratio_;
+    Known above_{-1, -1};
+};
+
+/// A turned curve, in floating point. It is symmetric about its centre: its left side at Y is its right side
+/// at -Y with the other sign.
+template <class Real>
+class TurnedCurve {
+  public:
+    explicit TurnedCurve(const Oval& oval) : centre_x_(oval.centre_x), parity_(oval.centre_x & 1) {
+        const auto a = static_cast<Real>(oval.a);
+        const auto b = static_cast<Real>(oval.b);
+        const Real cosine = oval.cosine;
+        const Real sine = oval.sine;
+        height_ = std::hypot(a * sine, b * cosine);
+        width_ = std::hypot(a * cosine, b * sine);
+        const Real mixed = (a - b) * (a + b) * sine * cosine;
+        lean_ = mixed / height_ / height_;
+        spread_ = a / height_ * (b / height_);
+        tip_ = mixed / width_;
+    }
+
+    [[nodiscard]] Real height() const { return height_; }
+    [[nodiscard]] Real width() const { return width_; }
+
+    /// The row of the curve's rightmost point.
+    [[nodiscard]] Real tip() const { return tip_; }
+
+    /// The furthest rows that may have pixels.
+    [[nodiscard]] std::int64_t reach() const { return static_cast<std::int64_t>(std::ceil(height_)) + 1; }
+
+    /// The right crossing with the row, |y| <= height().
+    [[nodiscard]] Real right(Real y) const {
+        return lean_ * y + spread_ * std::sqrt(std::max(Real(0), (height_ - y) * (height_ + y)));
+    }
+
+    /// The outline's columns on the row Y.
+    [[nodiscard]] Runs outline(std::int64_t y) const {
+        const Side right_side = side(y);
+        const Side left_side = side(-y);
+        Runs result(run(right_side.first, right_side.last));
+        result.unite(run(-left_side.last, -left_side.first));
+        return result;
+    }
+
+  private:
+    /// The pixels of the curve's right side on a row; none if last < first.
+    struct Side {
+        std::int64_t first;
+        std::int64_t last;
+    };
+
+    /// From half pixels to columns.
+    [[nodiscard]] Run run(std::int64_t first, std::int64_t last) const {
+        return {(centre_x_ + first) / 2, (centre_x_ + last) / 2 + 1};
+    }
+
+    [[nodiscard]] Side side(std::int64_t y) const {
+        const auto row = static_cast<Real>(y);
+        const Real top = std::max(row - 1, -height_);
+        const Real bottom = std::min(row + 1, height_);
+        if (top > bottom) return {2, -2};
+        const Real at_top = right(top);
+        const Real at_bottom = right(bottom);
+        Real furthest = std::max(at_top, at_bottom);
+        if (tip_ >= top && tip_ <= bottom) furthest = width_;
+        std::int64_t first =
+            -column_up_to(-static_cast<std::int64_t>(std::ceil(std::min(at_top, at_bottom))), parity_);
+        std::int64_t last = column_up_to(static_cast<std::int64_t>(std::floor(furthest)), parity_);
+        if (std::abs(row) <= height_) {
+            const std::int64_t nearest =
+                column_up_to(static_cast<std::int64_t>(std::floor(right(row))) + 1, parity_);
+            first = std::min(first, nearest);
+            last = std::max(last, nearest);
+        }
+        return {first, last};
+    }
+
+    std::int64_t centre_x_;
+    std::int64_t parity_;
+    Real height_;
+    Real width_;
+    Real lean_;
+    Real spread_;
+    Real tip_;
+};
+
+} // namespace coldbrick::raster

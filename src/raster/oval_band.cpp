@@ -1,0 +1,128 @@
+#include "raster/oval_band.hpp"
+
+#include "raster/circle_rows.hpp"
+#include "raster/curve.hpp"
+#include "raster/depth.hpp"
+
+#include <algorithm>
+#include <cmath>
+#include <cstdlib>
+#include <limits>
+
+namespace coldbrick::raster {
+
+namespace {
+
+/// The left ends, on rows, of the areas that lie deeper inside an ellipse than some depth. Everything in half
+/// pixels from the centre.
+template <class Real>
+class LeftEdge {
+  public:
+    LeftEdge(const Oval& oval)
+        : depth_(static_cast<Real>(oval.a), static_cast<Real>(oval.b)), cosine_(oval.cosine),
+          sine_(oval.sine) {}
+
+    static constexpr Real none = std::numeric_limits<Real>::infinity();
+
+    /// The first x from `start` on, where the depth is not above `level`, with the depth `level`; or none.
+    /// Depth is a concave function on the row, so that Newton's method approaches from the left without ever
+    /// passing it.
+    [[nodiscard]] Real at(Real y, Real level, Real start) const {
+        Real x = start;
+        for (int i = 0; i < 200; ++i) {
+            const auto here = depth_.at(x * cosine_ + y * sine_, y * cosine_ - x * sine_);
+            const Real missing = level - here.depth;
+            const Real slope = here.x * cosine_ - here.y * sine_;
+            const Real digits = 8 * std::numeric_limits<Real>::epsilon() * std::max(Real(1), std::abs(x));
+            if (missing <= digits) return x;
+            if (slope <= 0) return none; // past the deepest place
+            const Real step = missing / slope;
+            if (step <= digits) return x;
+            x += step;
+        }
+        return x;
+    }
+
+  private:
+    Depth<Real> depth_;
+    Real cosine_;
+    Real sine_;
+};
+
+/// The largest column -X of an area that ends at `edge`, deeper than rounding errors reach: what is just half
+/// a width from the curve belongs to the band on the inside and not on the outside.
+template <class Real>
+std::int64_t column_from(Real edge, std::int64_t parity) {
+    const Real limit = edge + std::max(Real(0x1p-21), std::abs(edge) * Real(0x1p-42));
+    return column_up_to(-static_cast<std::int64_t>(std::ceil(limit)), parity);
+}
+
+/// Of a side that has no pixels.
+constexpr std::int64_t nowhere = std::numeric_limits<std::int64_t>::min();
+
+} // namespace
+
+OvalBand::OvalBand(const Oval& oval, std::int64_t width)
+    : oval_(oval), width_(width),
+      huge_(std::max({oval.a, oval.b, static_cast<std::uint64_t>(width)}) > std::uint64_t{1} << 20) {}
+
+std::int64_t OvalBand::reach() const {
+    const auto furthest = static_cast<std::int64_t>(oval_.upright ? oval_.b : std::max(oval_.a, oval_.b));
+    return furthest + width_ + 1;
+}
+
+/// How far to the left the band and its hole reach on the row: the largest -X, which is below 0 where a
+/// turned ellipse lies right of the centre.
+template <class Real>
+SymmetricRow OvalBand::left_side(std::int64_t y) const {
+    const auto a = static_cast<Real>(oval_.a);
+    const auto b = static_cast<Real>(oval_.b);
+    const auto width = static_cast<Real>(width_);
+    const auto row = static_cast<Real>(y);
+    const Real across = std::hypot(a * Real(oval_.cosine), b * Real(oval_.sine));
+    const Real down = std::hypot(a * Real(oval_.sine), b * Real(oval_.cosine));
+    if (std::abs(row) >= down + width) return {nowhere, nowhere};
+    const LeftEdge<Real> edge(oval_);
+    const std::int64_t parity = oval_.centre_x & 1;
+    const Real outer = edge.at(row, -width, -across - width);
+    SymmetricRow result{outer < edge.none ? column_from(outer, parity) : nowhere, nowhere};
+    if (std::abs(row) >= down || down == 0) return result;
+    const Real spread = a * b / (down * down) * std::sqrt((down - row) * (down + row));
+    const Real lean = (a - b) * (a + b) * Real(oval_.sine) * Real(oval_.cosine) / (down * down);
+    const Real hole = edge.at(row, width, lean * row - spread);
+    if (hole < edge.none) result.hole = column_from(hole, parity);
+    return result;
+}
+
+SymmetricRow OvalBand::side(std::int64_t y) const {
+    return huge_ ? left_side<long double>(y) : left_side<double>(y);
+}
+
+SymmetricRow OvalBand::upright_row(std::int64_t y) const {
+    if (oval_.circular())
+        return RoundBand(oval_.a, static_cast<std::uint64_t>(width_), oval_.centre_x & 1).row(y);
+    const SymmetricRow row = side(y);
+    return {std::max<std::int64_t>(row.outer, -1), std::max<std::int64_t>(row.hole, -1)};
+}
+
+Runs OvalBand::row(std::int64_t y) const {
+    const std::int64_t distance = 2 * y - oval_.centre_y;
+    SymmetricRow left{};
+    SymmetricRow right{};
+    if (oval_.upright) {
+        left = right = upright_row(std::abs(distance));
+        if (left.outer < 0) return {};
+        if (left.hole < 0) left.hole = right.hole = nowhere;
+    } else {
+        left = side(distance);
+        right = side(-distance);
+    }
+    if (left.outer == nowhere || right.outer == nowhere || left.outer < -right.outer) return {};
+    const Run whole{(oval_.centre_x - left.outer) / 2, (oval_.centre_x + right.outer) / 2 + 1};
+    if (left.hole == nowhere || right.hole == nowhere || left.hole < -right.hole) return Runs(whole);
+    Runs result(Run{whole.begin, (oval_.centre_x - left.hole) / 2});
+    result.unite({(oval_.centre_x + right.hole) / 2 + 1, whole.end});
+    return result;
+}
+
+} // namespace coldbrick::raster

@@ -31,14 +31,17 @@ const std::map<std::string, std::set<std::string>> allowed{
 
 /// The layer that each public header belongs to.
 const std::map<std::string, std::string> public_layer{
-    {"error", "geometry"},    {"point", "geometry"},      {"anchor", "geometry"},   {"angle", "geometry"},
-    {"box", "geometry"},      {"line", "geometry"},       {"circle", "geometry"},
-    {"span", "geometry"},     {"line_style", "geometry"}, {"fill_rule", "geometry"},
-    {"polyline", "geometry"}, {"polygon", "geometry"},    {"ellipse", "geometry"},
-    {"shape", "geometry"},    {"colour", "paint"},        {"pixel_format", "paint"},
-    {"fill", "paint"},        {"stroke", "paint"},        {"image", "image"},
-    {"image_view", "image"},  {"draw", "image"},          {"magnify", "image"},
-    {"drawing", "drawing"},   {"files", "files"},         {"sheet", "sheet"},
+    {"error", "geometry"},       {"point", "geometry"},     {"anchor", "geometry"},
+    {"arc", "geometry"},         {"dots", "geometry"},      {"regular", "geometry"},
+    {"rounded_box", "geometry"}, {"sector", "geometry"},    {"segment", "geometry"},
+    {"transform", "geometry"},   {"angle", "geometry"},     {"box", "geometry"},
+    {"line", "geometry"},        {"circle", "geometry"},    {"span", "geometry"},
+    {"line_style", "geometry"},  {"fill_rule", "geometry"}, {"polyline", "geometry"},
+    {"polygon", "geometry"},     {"ellipse", "geometry"},   {"shape", "geometry"},
+    {"colour", "paint"},         {"pixel_format", "paint"}, {"fill", "paint"},
+    {"stroke", "paint"},         {"image", "image"},        {"image_view", "image"},
+    {"draw", "image"},           {"magnify", "image"},      {"drawing", "drawing"},
+    {"files", "files"},          {"sheet", "sheet"},
 };
 
 /// What is wrong with the includes of a file in this layer.

@@ -3,9 +3,12 @@
 #pragma once
 
 #include <coldbrick/anchor.hpp>
+#include <coldbrick/angle.hpp>
+#include <coldbrick/arc.hpp>
 #include <coldbrick/box.hpp>
 #include <coldbrick/circle.hpp>
 #include <coldbrick/colour.hpp>
+#include <coldbrick/dots.hpp>
 #include <coldbrick/draw.hpp>
 #include <coldbrick/drawing.hpp>
 #include <coldbrick/ellipse.hpp>
@@ -22,7 +25,12 @@
 #include <coldbrick/point.hpp>
 #include <coldbrick/polygon.hpp>
 #include <coldbrick/polyline.hpp>
+#include <coldbrick/regular.hpp>
+#include <coldbrick/rounded_box.hpp>
+#include <coldbrick/sector.hpp>
+#include <coldbrick/segment.hpp>
 #include <coldbrick/shape.hpp>
 #include <coldbrick/sheet.hpp>
 #include <coldbrick/span.hpp>
 #include <coldbrick/stroke.hpp>
+#include <coldbrick/transform.hpp>

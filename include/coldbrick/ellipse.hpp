@@ -15,7 +15,7 @@ namespace coldbrick {
 /// centres of the box's outermost pixels. It may be turned about the box's centre. A wide stroke has the same
 /// width all round. The ellipse of an empty box draws nothing.
 struct Ellipse {
-    Box box;    ///< width and height in 0..4294967295; of the ellipse before it is turned
+    Box box;         ///< width and height in 0..4294967295; of the ellipse before it is turned
     Angle turn = {}; ///< multiples of 90 degrees are exact
 
     /// The ellipse about a pixel's centre, 2 * horizontal_radius + 1 pixels wide and 2 * vertical_radius + 1

@@ -20,4 +20,11 @@ enum class Join : std::uint8_t {
     round, ///< a disc about the vertex
 };
 
+/// On which side of a closed shape's edge its stroke lies.
+enum class Alignment : std::uint8_t {
+    centred, ///< on both
+    inside,  ///< none of it outside the shape when filled
+    outside, ///< none of it on the filled shape
+};
+
 } // namespace coldbrick

@@ -3,8 +3,10 @@
 #pragma once
 
 #include <coldbrick/anchor.hpp>
+#include <coldbrick/angle.hpp>
 #include <coldbrick/box.hpp>
 #include <coldbrick/point.hpp>
+#include <coldbrick/transform.hpp>
 
 #include <cstdint> // offsets of 64 bits
 #include <utility> // rings are moved in
@@ -38,6 +40,19 @@ struct Polygon {
     /// The polygon moved so that the anchor of its bounds lies on `position`.
     /// @throws ArgumentError as moved() and bounds().
     [[nodiscard]] Polygon placed(Anchor anchor, Point position) const;
+
+    /// The polygon turned about a point. Points are rounded to pixels, halves away from that point; quarter
+    /// turns are exact. @throws ArgumentError if a point would leave the 32-bit coordinates.
+    [[nodiscard]] Polygon turned(Angle by, Point about) const;
+
+    /// The polygon with all distances from a point multiplied, rounded likewise.
+    /// @param across,down any finite factors; those below 0 mirror as well
+    /// @throws ArgumentError as turned(), and if a factor is not finite.
+    [[nodiscard]] Polygon scaled(double across, double down, Point about) const;
+
+    /// The polygon with its sides changing places about a point.
+    /// @throws ArgumentError as turned().
+    [[nodiscard]] Polygon mirrored(Mirror sides, Point about) const;
 
     friend bool operator==(const Polygon&, const Polygon&) = default;
 };

@@ -3,8 +3,10 @@
 #pragma once
 
 #include <coldbrick/anchor.hpp>
+#include <coldbrick/angle.hpp>
 #include <coldbrick/box.hpp>
 #include <coldbrick/point.hpp>
+#include <coldbrick/transform.hpp>
 
 #include <cstdint> // offsets of 64 bits
 #include <vector>  // the points
@@ -30,6 +32,19 @@ struct Polyline {
     /// The polyline moved so that the anchor of its bounds lies on `position`.
     /// @throws ArgumentError as moved() and bounds().
     [[nodiscard]] Polyline placed(Anchor anchor, Point position) const;
+
+    /// The polyline turned about a point. Points are rounded to pixels, halves away from that point; quarter
+    /// turns are exact. @throws ArgumentError if a point would leave the 32-bit coordinates.
+    [[nodiscard]] Polyline turned(Angle by, Point about) const;
+
+    /// The polyline with all distances from a point multiplied, rounded likewise.
+    /// @param across,down any finite factors; those below 0 mirror as well
+    /// @throws ArgumentError as turned(), and if a factor is not finite.
+    [[nodiscard]] Polyline scaled(double across, double down, Point about) const;
+
+    /// The polyline with its sides changing places about a point.
+    /// @throws ArgumentError as turned().
+    [[nodiscard]] Polyline mirrored(Mirror sides, Point about) const;
 
     friend bool operator==(const Polyline&, const Polyline&) = default;
 };

@@ -6,19 +6,40 @@
 #include <coldbrick/line_style.hpp>
 
 #include <cstdint> // widths of 32 bits
+#include <vector>  // lengths of dashes
 
 namespace coldbrick {
 
-/// Paints a shape's edge with a width. Caps and joins matter for lines, polylines and polygons of width 2 and
-/// up.
+/// What the lengths of dashes add up to at least.
+constexpr double smallest_dash_sum = 0.125;
+
+/// Stretches of a stroke that are painted and left out in turns.
+struct Dashes {
+    std::vector<double>
+        lengths;       ///< on, off, on, off, ... in pixels, each 0 and up; solid if there are none.
+                       ///< After the last one the first follows. They add up to smallest_dash_sum at least
+    double offset = 0; ///< how far into the lengths the path begins, in pixels
+
+    friend bool operator==(const Dashes&, const Dashes&) = default;
+};
+
+/// Paints a shape's edge with a width. Caps matter for what has ends: lines, polylines, arcs and dashes.
+/// Joins matter for corners, but those of boxes are always square. A stroke inside or outside goes half a
+/// width further on its side and not at all on the other one; only closed shapes have such strokes.
+///
+/// Dashes are measured along the ideal path, from its first point: a box's is its top-left pixel, the path
+/// going on to the right; a circle's and an ellipse's is the rightmost one before any turn, going on
+/// clockwise, as those of an arc do; a sector's is the centre.
 struct Stroke {
     Colour colour;
     std::int32_t width = 1; ///< in pixels, 1..2147483647
     Cap cap = Cap::butt;
     Join join = Join::mitre;
     double mitre_limit = 4; ///< how far a mitre's tip may lie from the vertex, in half widths, 1 and up
+    Alignment alignment = Alignment::centred;
+    Dashes dashes = {};
 
-    friend constexpr bool operator==(const Stroke&, const Stroke&) = default;
+    friend bool operator==(const Stroke&, const Stroke&) = default;
 };
 
 } // namespace coldbrick

@@ -58,6 +58,15 @@ Point moved(Point point, std::int64_t dx, std::int64_t dy) {
     return {coordinate("moved x", point.x + dx), coordinate("moved y", point.y + dy)};
 }
 
+Point rounded_about(Point point, double dx, double dy) {
+    // What lies this far away leaves the coordinates from anywhere.
+    constexpr double reach = 0x1p33;
+    const auto offset = [reach](double distance) {
+        return static_cast<std::int64_t>(std::round(std::clamp(distance, -reach, reach)));
+    };
+    return {coordinate("rounded x", point.x + offset(dx)), coordinate("rounded y", point.y + offset(dy))};
+}
+
 Offset offset_to_place(const Box& bounds, Anchor anchor, Point position) {
     return {position.x - anchor_x(bounds, anchor), position.y - anchor_y(bounds, anchor)};
 }

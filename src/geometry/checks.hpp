@@ -3,12 +3,16 @@
 #pragma once
 
 #include <coldbrick/anchor.hpp>
+#include <coldbrick/arc.hpp>
 #include <coldbrick/box.hpp>
 #include <coldbrick/circle.hpp>
 #include <coldbrick/ellipse.hpp>
 #include <coldbrick/point.hpp>
 #include <coldbrick/polygon.hpp>
 #include <coldbrick/polyline.hpp>
+#include <coldbrick/rounded_box.hpp>
+#include <coldbrick/sector.hpp>
+#include <coldbrick/segment.hpp>
 
 #include <cstdint>
 #include <string_view>
@@ -36,6 +40,14 @@ void check(const Circle& circle);
 /// Throws ArgumentError unless the box's members lie in the ranges that Ellipse documents.
 void check(const Ellipse& ellipse);
 
+/// Throws ArgumentError unless the ellipse's box is in its range and the angles are finite.
+void check(const Arc& arc);
+void check(const Sector& sector);
+void check(const Segment& segment);
+
+/// Throws ArgumentError unless the box and the radius are in their ranges.
+void check(const RoundedBox& rounded);
+
 /// Throws ArgumentError if there are no points.
 void check(const Polyline& polyline);
 
@@ -47,6 +59,10 @@ std::int32_t coordinate(std::string_view name, std::int64_t value);
 
 /// The point moved; offsets may be any 64-bit number. @throws ArgumentError outside the 32-bit coordinates.
 Point moved(Point point, std::int64_t dx, std::int64_t dy);
+
+/// The pixel nearest to what lies (dx, dy) from a point, halves away from it.
+/// @throws ArgumentError outside the 32-bit coordinates.
+Point rounded_about(Point point, double dx, double dy);
 
 /// How far to move what has these bounds so that their anchor comes to lie on `position`.
 struct Offset {

@@ -1,5 +1,6 @@
-// Polylines and polygons as plain values.
+// Dots, polylines and polygons as plain values.
 
+#include <coldbrick/dots.hpp>
 #include <coldbrick/polygon.hpp>
 #include <coldbrick/polyline.hpp>
 
@@ -10,6 +11,7 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <utility>
 
 namespace coldbrick {
 
@@ -26,9 +28,55 @@ Box grown_to(Box box, const std::vector<Point>& points) {
     return {x, y, std::max(box.end_x(), other.end_x()) - x, std::max(box.end_y(), other.end_y()) - y};
 }
 
-std::vector<Point> moved_points(std::vector<Point> points, std::int64_t dx, std::int64_t dy) {
-    for (Point& point : points) point = moved(point, dx, dy);
+/// The points, each put through `change`.
+template <class Change>
+std::vector<Point> changed(std::vector<Point> points, Change change) {
+    for (Point& point : points) point = change(point);
     return points;
+}
+
+template <class Change>
+Polyline changed(Polyline polyline, Change change) {
+    polyline.points = changed(std::move(polyline.points), change);
+    return polyline;
+}
+
+template <class Change>
+Polygon changed(Polygon polygon, Change change) {
+    for (auto& ring : polygon.rings) ring = changed(std::move(ring), change);
+    return polygon;
+}
+
+/// Moves points.
+auto move_by(std::int64_t dx, std::int64_t dy) {
+    return [dx, dy](Point point) { return moved(point, dx, dy); };
+}
+
+/// Maps a point's offset (x, y) from a fixed point to (xx x + xy y, yx x + yy y).
+struct Matrix {
+    double xx, xy, yx, yy;
+    Point about;
+
+    Point operator()(Point point) const {
+        const auto x = static_cast<double>(std::int64_t{point.x} - about.x);
+        const auto y = static_cast<double>(std::int64_t{point.y} - about.y);
+        return rounded_about(about, xx * x + xy * y, yx * x + yy * y);
+    }
+};
+
+Matrix turn(Angle by, Point about) {
+    check_finite("turn", by.in_degrees());
+    return {by.cosine(), -by.sine(), by.sine(), by.cosine(), about};
+}
+
+Matrix scale(double across, double down, Point about) {
+    check_finite("factor", across);
+    check_finite("factor", down);
+    return {across, 0, 0, down, about};
+}
+
+Matrix mirror(Mirror sides, Point about) {
+    return sides == Mirror::left_right ? scale(-1, 1, about) : scale(1, -1, about);
 }
 
 } // namespace
@@ -44,13 +92,41 @@ void check(const Polygon& polygon) {
             throw ArgumentError(fmt::format("ring {} of a polygon, of 0 vertices, has less than 1", i));
 }
 
+Box Dots::bounds() const {
+    return points.empty() ? Box{} : grown_to({}, points);
+}
+
+bool Dots::contains(Point pixel) const {
+    return std::ranges::find(points, pixel) != points.end();
+}
+
+Dots Dots::moved(std::int64_t dx, std::int64_t dy) const {
+    return {changed(points, move_by(dx, dy))};
+}
+
+Dots Dots::placed(Anchor anchor, Point position) const {
+    return placed_by_bounds(*this, anchor, position);
+}
+
 Box Polyline::bounds() const {
     check(*this);
     return grown_to({}, points);
 }
 
 Polyline Polyline::moved(std::int64_t dx, std::int64_t dy) const {
-    return {moved_points(points, dx, dy), closed};
+    return changed(*this, move_by(dx, dy));
+}
+
+Polyline Polyline::turned(Angle by, Point about) const {
+    return changed(*this, turn(by, about));
+}
+
+Polyline Polyline::scaled(double across, double down, Point about) const {
+    return changed(*this, scale(across, down, about));
+}
+
+Polyline Polyline::mirrored(Mirror sides, Point about) const {
+    return changed(*this, mirror(sides, about));
 }
 
 Polyline Polyline::placed(Anchor anchor, Point position) const {
@@ -65,9 +141,19 @@ Box Polygon::bounds() const {
 }
 
 Polygon Polygon::moved(std::int64_t dx, std::int64_t dy) const {
-    Polygon result = *this;
-    for (auto& ring : result.rings) ring = moved_points(std::move(ring), dx, dy);
-    return result;
+    return changed(*this, move_by(dx, dy));
+}
+
+Polygon Polygon::turned(Angle by, Point about) const {
+    return changed(*this, turn(by, about));
+}
+
+Polygon Polygon::scaled(double across, double down, Point about) const {
+    return changed(*this, scale(across, down, about));
+}
+
+Polygon Polygon::mirrored(Mirror sides, Point about) const {
+    return changed(*this, mirror(sides, about));
 }
 
 Polygon Polygon::placed(Anchor anchor, Point position) const {

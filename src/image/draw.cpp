@@ -1,21 +1,10 @@
 #include <coldbrick/draw.hpp>
 
-#include "geometry/checks.hpp"
+#include "image/rasterise.hpp"
 #include "image/thin.hpp"
 #include "paint/painter.hpp"
 #include "raster/box.hpp"
-#include "raster/circle.hpp"
-#include "raster/ellipse.hpp"
-#include "raster/path.hpp"
-#include "raster/polygon.hpp"
 #include "raster/span_sink.hpp"
-
-#include <coldbrick/error.hpp>
-
-#include <fmt/format.h>
-
-#include <concepts>
-#include <limits>
 
 namespace coldbrick {
 
@@ -43,44 +32,24 @@ void paint_spans(const raster::Clip& clip, paint::Painter& painter, Rasterise ra
 }
 
 template <class S>
-void rasterise_fill(const S& shape, const Fill& fill, raster::SpanSink& sink) {
-    if constexpr (std::same_as<S, Polygon>)
-        raster::fill(shape, fill.rule, fill.edge, sink);
-    else
-        raster::fill(shape, sink);
-}
-
-template <class S>
-void rasterise_stroke(const S& shape, const Stroke& stroke, raster::SpanSink& sink) {
-    if constexpr (std::same_as<S, Box> || std::same_as<S, Circle> || std::same_as<S, Ellipse>)
-        raster::stroke(shape, stroke.width, sink);
-    else
-        raster::stroke(shape, {stroke.width, stroke.cap, stroke.join, stroke.mitre_limit}, sink);
-}
-
-/// Lines have no ranges to check; the other shapes' checks are overloads of this name.
-void check(const Line&) {}
-
-void check(const Stroke& stroke) {
-    check_range("stroke width", stroke.width, 1, std::numeric_limits<std::int32_t>::max());
-    if (!(stroke.mitre_limit >= 1)) // which a NaN is not
-        throw ArgumentError(fmt::format("mitre limit {} is below 1", stroke.mitre_limit));
-}
-
-template <class S>
 void checked_fill(const ImageView& view, const S& shape, const Fill& fill) {
     if (view.clip().empty()) return;
+    const raster::Clip clip = clip_of(view);
+    if (!may_show(clip, loose_bounds(shape), nullptr)) return;
     paint::Painter painter = painter_of(view, fill.colour);
-    paint_spans(clip_of(view), painter, [&](raster::SpanSink& sink) { rasterise_fill(shape, fill, sink); });
+    paint_spans(clip, painter, [&](raster::SpanSink& sink) { rasterise(shape, fill, sink); });
 }
 
 template <class S>
-void checked_stroke(const ImageView& view, const S& shape, const Stroke& stroke) {
+void checked_stroke(const ImageView& view, const S& shape, const Stroke& stroke, const Fill& filled) {
     if (view.clip().empty()) return;
-    paint::Painter painter = painter_of(view, stroke.colour);
     const raster::Clip clip = clip_of(view);
-    if (stroke.width == 1 && draw_thin(shape, clip, painter)) return;
-    paint_spans(clip, painter, [&](raster::SpanSink& sink) { rasterise_stroke(shape, stroke, sink); });
+    if (!may_show(clip, loose_bounds(shape), &stroke)) return;
+    paint::Painter painter = painter_of(view, stroke.colour);
+    const bool plain =
+        stroke.width == 1 && stroke.dashes.lengths.empty() && stroke.alignment == Alignment::centred;
+    if (plain && draw_thin(shape, clip, painter)) return;
+    paint_spans(clip, painter, [&](raster::SpanSink& sink) { rasterise(shape, stroke, filled, sink); });
 }
 
 } // namespace
@@ -100,31 +69,42 @@ void draw(const ImageView& view, const S& shape, const Fill& fill) {
 template <AnyShape S>
 void draw(const ImageView& view, const S& shape, const Stroke& stroke) {
     check(shape);
-    check(stroke);
-    checked_stroke(view, shape, stroke);
+    check_stroke(shape, stroke);
+    checked_stroke(view, shape, stroke, {});
 }
 
 template <ClosedShape S>
 void draw(const ImageView& view, const S& shape, const Fill& fill, const Stroke& stroke) {
     check(shape);
-    check(stroke);
+    check_stroke(shape, stroke);
     checked_fill(view, shape, fill);
-    checked_stroke(view, shape, stroke);
+    checked_stroke(view, shape, stroke, fill);
 }
 
+template void draw(const ImageView&, const Dots&, const Stroke&);
 template void draw(const ImageView&, const Line&, const Stroke&);
 template void draw(const ImageView&, const Polyline&, const Stroke&);
-template void draw(const ImageView&, const Polygon&, const Fill&);
-template void draw(const ImageView&, const Polygon&, const Stroke&);
-template void draw(const ImageView&, const Polygon&, const Fill&, const Stroke&);
-template void draw(const ImageView&, const Ellipse&, const Fill&);
-template void draw(const ImageView&, const Ellipse&, const Stroke&);
-template void draw(const ImageView&, const Ellipse&, const Fill&, const Stroke&);
+template void draw(const ImageView&, const Arc&, const Stroke&);
 template void draw(const ImageView&, const Box&, const Fill&);
 template void draw(const ImageView&, const Box&, const Stroke&);
 template void draw(const ImageView&, const Box&, const Fill&, const Stroke&);
+template void draw(const ImageView&, const RoundedBox&, const Fill&);
+template void draw(const ImageView&, const RoundedBox&, const Stroke&);
+template void draw(const ImageView&, const RoundedBox&, const Fill&, const Stroke&);
 template void draw(const ImageView&, const Circle&, const Fill&);
 template void draw(const ImageView&, const Circle&, const Stroke&);
 template void draw(const ImageView&, const Circle&, const Fill&, const Stroke&);
+template void draw(const ImageView&, const Ellipse&, const Fill&);
+template void draw(const ImageView&, const Ellipse&, const Stroke&);
+template void draw(const ImageView&, const Ellipse&, const Fill&, const Stroke&);
+template void draw(const ImageView&, const Sector&, const Fill&);
+template void draw(const ImageView&, const Sector&, const Stroke&);
+template void draw(const ImageView&, const Sector&, const Fill&, const Stroke&);
+template void draw(const ImageView&, const Segment&, const Fill&);
+template void draw(const ImageView&, const Segment&, const Stroke&);
+template void draw(const ImageView&, const Segment&, const Fill&, const Stroke&);
+template void draw(const ImageView&, const Polygon&, const Fill&);
+template void draw(const ImageView&, const Polygon&, const Stroke&);
+template void draw(const ImageView&, const Polygon&, const Fill&, const Stroke&);
 
 } // namespace coldbrick

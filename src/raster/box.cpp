@@ -1,5 +1,7 @@
 #include "raster/box.hpp"
 
+#include "raster/contour.hpp"
+
 #include <algorithm>
 
 namespace coldbrick::raster {
@@ -24,8 +26,9 @@ void fill(const Box& box, SpanSink& sink) {
         sink.add(static_cast<std::int32_t>(y), box.x, box.end_x());
 }
 
-void stroke(const Box& box, std::int64_t width, SpanSink& sink) {
-    if (box.empty()) return;
+namespace {
+
+void stroke_solid(const Box& box, std::int64_t width, SpanSink& sink) {
     const Box outer = box.inset(-((width - 1) / 2));
     const Box hole = box.inset(width / 2 + 1);
     if (hole.empty()) return fill(outer, sink);
@@ -36,6 +39,30 @@ void stroke(const Box& box, std::int64_t width, SpanSink& sink) {
         sink.add(static_cast<std::int32_t>(y), hole.end_x(), outer.end_x());
     }
     fill({outer.x, hole.end_y(), outer.width, outer.end_y() - hole.end_y()}, sink);
+}
+
+/// The box's outermost pixels, clockwise from the top-left one.
+Contour contour_of(const Box& box) {
+    const auto right = static_cast<long double>(2 * box.width - 2);
+    const auto bottom = static_cast<long double>(2 * box.height - 2);
+    Contour contour({2 * box.x, 2 * box.y}, true);
+    contour.add(Side{{0, 0}, {right, 0}});
+    contour.add(Side{{right, 0}, {right, bottom}});
+    contour.add(Side{{right, bottom}, {0, bottom}});
+    contour.add(Side{{0, bottom}, {0, 0}});
+    return contour;
+}
+
+} // namespace
+
+void stroke(const Box& box, const Pen& pen, SpanSink& sink) {
+    if (box.empty()) return;
+    const bool single = box.width == 1 && box.height == 1;
+    if (!pen.dashed() || single) return stroke_solid(box, pen.width, sink);
+    Pen square = pen;
+    square.join = Join::mitre; // a box keeps its corners
+    square.mitre_limit = 4;
+    contour_of(box).stroke_or_dash(square, sink, [&box](SpanSink& thin) { stroke_solid(box, 1, thin); });
 }
 
 } // namespace coldbrick::raster

@@ -2,6 +2,7 @@
 
 #include "geometry/checks.hpp"
 #include "raster/circle_rows.hpp"
+#include "raster/ellipse.hpp"
 
 #include <cstdlib>
 
@@ -48,14 +49,15 @@ void fill(const Circle& circle, SpanSink& sink) {
         [&rows](std::int64_t y) { return rows.filled(y); }, sink);
 }
 
-void stroke(const Circle& circle, std::int64_t width, SpanSink& sink) {
+void stroke(const Circle& circle, const Pen& pen, SpanSink& sink) {
+    if (pen.dashed()) return stroke(Ellipse::about(circle.centre, circle.radius, circle.radius), pen, sink);
     const std::int64_t diameter = 2 * std::int64_t{circle.radius};
-    if (width == 1) {
+    if (pen.width == 1) {
         CircleRows rows(circle.radius);
         return add_symmetric_rows(
             core_of(circle.centre), diameter, [&rows](std::int64_t y) { return rows.outline(y); }, sink);
     }
-    const RoundBand band(static_cast<std::uint64_t>(diameter), static_cast<std::uint64_t>(width), 0);
+    const RoundBand band(static_cast<std::uint64_t>(diameter), static_cast<std::uint64_t>(pen.width), 0);
     add_symmetric_rows(
         core_of(circle.centre), band.reach(), [&band](std::int64_t y) { return band.row(y); }, sink);
 }

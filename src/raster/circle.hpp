@@ -11,6 +11,7 @@
 /// differ by a quarter. The left part alone is the filled circle: the outline and all within it.
 #pragma once
 
+#include "raster/pen.hpp"
 #include "raster/span_sink.hpp"
 
 #include <coldbrick/circle.hpp>
@@ -25,7 +26,7 @@ void fill(const Circle& circle, SpanSink& sink);
 
 /// Width 1: the outline. Wider: the pixels whose distance d from the centre has
 /// radius - width / 2 <= d < radius + width / 2.
-void stroke(const Circle& circle, std::int64_t width, SpanSink& sink);
+void stroke(const Circle& circle, const Pen& pen, SpanSink& sink);
 
 /// The outline of width 1, once each, as calls of visit(x, y) for one eighth
 /// of it: 0 <= x <= y from the centre. The pixel stands for its reflections in both axes and both diagonals.

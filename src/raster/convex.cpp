@@ -60,18 +60,17 @@ void add_convex(std::span<const HalfPlane> half_planes, Int128 top, Int128 botto
     }
 }
 
-void add_disc(Point centre, std::int32_t width, SpanSink& sink) {
+void add_disc(Point centre, std::int64_t width, SpanSink& sink) {
     // In half pixels: X^2 + Y^2 <= width^2, where X and Y are odd for an even width.
     const std::int64_t shift = width % 2 == 0 ? 1 : 0;
-    const std::int64_t square = std::int64_t{width} * width;
+    const std::uint64_t square = static_cast<std::uint64_t>(width) * static_cast<std::uint64_t>(width);
     const std::int64_t reach = width / 2 + 1;
     const std::int64_t first = std::max(centre.y - reach, sink.clip().top);
     const std::int64_t last = std::min(centre.y + reach, sink.clip().bottom - 1);
     for (std::int64_t y = first; y <= last; ++y) {
-        const std::int64_t down = 2 * (y - centre.y) + shift;
-        if (down * down > square) continue;
-        const auto half =
-            static_cast<std::int64_t>(floor_sqrt(static_cast<std::uint64_t>(square - down * down)));
+        const auto down = static_cast<std::uint64_t>(std::abs(2 * (y - centre.y) + shift));
+        if (down > static_cast<std::uint64_t>(width)) continue;
+        const auto half = static_cast<std::int64_t>(floor_sqrt(square - down * down));
         const std::int64_t left = -floor_div(half + shift, std::int64_t{2});
         const std::int64_t right = floor_div(half - shift, std::int64_t{2});
         sink.add(static_cast<std::int32_t>(y), centre.x + left, centre.x + right + 1);

@@ -24,6 +24,6 @@ void add_convex(std::span<const HalfPlane> half_planes, Int128 top, Int128 botto
 
 /// Adds the pixels p with |q - centre| <= width / 2, where q is p for an odd width and p + (1/2, 1/2) for an
 /// even one.
-void add_disc(Point centre, std::int32_t width, SpanSink& sink);
+void add_disc(Point centre, std::int64_t width, SpanSink& sink);
 
 } // namespace coldbrick::raster

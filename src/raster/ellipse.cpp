@@ -1,6 +1,7 @@
 #include "raster/ellipse.hpp"
 
 #include "geometry/checks.hpp"
+#include "raster/contour.hpp"
 #include "raster/oval_band.hpp"
 #include "raster/oval_rows.hpp"
 
@@ -41,14 +42,15 @@ void fill(const Ellipse& ellipse, SpanSink& sink) {
         oval, rows.reach(), [&rows](std::int64_t y) { return rows.filled(y); }, sink);
 }
 
-void stroke(const Ellipse& ellipse, std::int64_t width, SpanSink& sink) {
-    if (ellipse.box.empty()) return;
-    const Oval oval = oval_of(ellipse);
-    const OvalBand band(oval, width);
-    UprightCurve curve(oval);
-    if (oval.upright && width == 1)
+namespace {
+
+void stroke_solid(const Oval& oval, std::int64_t width, SpanSink& sink) {
+    if (oval.upright && width == 1) {
+        UprightCurve curve(oval);
         return add_symmetric_rows(
             core_of(oval), curve.reach(), [&curve](std::int64_t y) { return curve.outline(y); }, sink);
+    }
+    const OvalBand band(oval, width);
     if (oval.upright)
         return add_symmetric_rows(
             core_of(oval), band.reach(), [&band](std::int64_t y) { return band.upright_row(y); }, sink);
@@ -58,6 +60,19 @@ void stroke(const Ellipse& ellipse, std::int64_t width, SpanSink& sink) {
             oval, rows.reach(), [&rows](std::int64_t y) { return rows.outline(y); }, sink);
     add_turned_rows(
         oval, band.reach(), [&band](std::int64_t y) { return band.row(y); }, sink);
+}
+
+} // namespace
+
+void stroke(const Ellipse& ellipse, const Pen& pen, SpanSink& sink) {
+    if (ellipse.box.empty()) return;
+    const Oval oval = oval_of(ellipse);
+    if (!pen.dashed()) return stroke_solid(oval, pen.width, sink);
+    const Angle start = oval.upright ? ellipse.turn : Angle();
+    Contour contour({oval.centre_x, oval.centre_y}, true);
+    contour.add(
+        Bend(oval, {0, 0}, CurvePlace::seen(oval, start), CurvePlace::seen(oval, start + degrees(360))));
+    contour.stroke_or_dash(pen, sink, [&oval](SpanSink& thin) { stroke_solid(oval, 1, thin); });
 }
 
 } // namespace coldbrick::raster

@@ -2,6 +2,7 @@
 /// The pixels of ellipses.
 #pragma once
 
+#include "raster/pen.hpp"
 #include "raster/span_sink.hpp"
 
 #include <coldbrick/ellipse.hpp>
@@ -17,6 +18,6 @@ void fill(const Ellipse& ellipse, SpanSink& sink);
 /// from the axis (Freeman, "On the encoding of arbitrary geometric configurations", IRE Transactions on
 /// Electronic Computers EC-10(2), 1961). Wider: the pixels within width / 2 of the curve along the shortest
 /// line to it.
-void stroke(const Ellipse& ellipse, std::int64_t width, SpanSink& sink);
+void stroke(const Ellipse& ellipse, const Pen& pen, SpanSink& sink);
 
 } // namespace coldbrick::raster

@@ -34,6 +34,10 @@ inline Oval oval_of(const Ellipse& ellipse) {
               true};
     if (oval.cosine == 0) return {oval.centre_x, oval.centre_y, oval.b, oval.a, 1, 0, true};
     oval.upright = oval.sine == 0 || oval.circular();
+    if (oval.upright) {
+        oval.cosine = 1;
+        oval.sine = 0;
+    }
     return oval;
 }
 

@@ -3,7 +3,9 @@
 #include "geometry/checks.hpp"
 #include "raster/box.hpp"
 #include "raster/convex.hpp"
+#include "raster/dash_filter.hpp"
 #include "raster/line.hpp"
+#include "raster/side.hpp"
 #include "raster/span_union.hpp"
 
 #include <algorithm>
@@ -29,10 +31,9 @@ enum class End : std::uint8_t {
 /// A segment of a wide path.
 class Segment {
   public:
-    Segment(Point from, Point to, std::int32_t width)
+    Segment(Point from, Point to, std::int64_t width)
         : from_(from), to_(to), dx_(std::int64_t{to.x} - from.x), dy_(std::int64_t{to.y} - from.y),
-          shift_(width % 2 == 0 ? 1 : 0),
-          reach_(static_cast<Int128>(floor_sqrt(square(width) * (square(dx_) + square(dy_))))) {}
+          shift_(width % 2 == 0 ? 1 : 0), reach_(reach(width, square(dx_) + square(dy_))) {}
 
     [[nodiscard]] std::int64_t dx() const { return dx_; }
     [[nodiscard]] std::int64_t dy() const { return dy_; }
@@ -56,7 +57,54 @@ class Segment {
     /// What lies before its first end, judged by q.
     [[nodiscard]] HalfPlane before_from() const { return end_side(from_, dx_, dy_, End::vertex); }
 
+    /// What of the plane lies on the further side of a dash's first end, so far along the segment.
+    [[nodiscard]] HalfPlane after(long double along, bool squared) const {
+        return before_or_after(along - squared_by(squared), -1, squared);
+    }
+
+    /// What of the plane lies on the near side of a dash's last end.
+    [[nodiscard]] HalfPlane before(long double along, bool squared) const {
+        return before_or_after(along + squared_by(squared), 1, squared);
+    }
+
+    [[nodiscard]] long double length() const {
+        return std::hypot(static_cast<long double>(dx_), static_cast<long double>(dy_));
+    }
+
   private:
+    /// floor(width * sqrt(square)), also where width^2 * square needs more than 128 bits.
+    static Int128 reach(std::int64_t width, Uint128 length_square) {
+        if (width < std::int64_t{1} << 31)
+            return static_cast<Int128>(floor_sqrt(square(width) * length_square));
+        // With the root's whole part r, it is width * r + rest for the largest rest with
+        // rest^2 + 2 r width rest <= width^2 (square - r^2).
+        const Int128 root = floor_sqrt(length_square);
+        const Int128 whole = root * width;
+        const Int128 limit =
+            static_cast<Int128>(square(width) * (length_square - static_cast<Uint128>(root * root)));
+        const auto fits = [&](Int128 rest) { return rest * rest + 2 * whole * rest <= limit; };
+        Int128 rest = 0;
+        for (Int128 bit = Int128{1} << 32; bit > 0; bit /= 2)
+            if (fits(rest + bit)) rest += bit;
+        return whole + rest;
+    }
+
+    [[nodiscard]] long double squared_by(bool squared) const {
+        return squared ? static_cast<long double>(reach_) / length() / 2 : 0;
+    }
+
+    /// direction * t <= direction * along: of p, or of q where a square cap is cut.
+    [[nodiscard]] HalfPlane before_or_after(long double along, std::int64_t direction,
+                                            bool judged_by_q) const {
+        const std::int64_t x = direction * dx_;
+        const std::int64_t y = direction * dy_;
+        const long double limit = std::floor(2 * static_cast<long double>(direction) * along * length());
+        const std::int64_t shift = judged_by_q ? shift_ : 0;
+        return {2 * x, 2 * y,
+                static_cast<Int128>(limit) + Int128{x} * (2 * std::int64_t{from_.x} - shift) +
+                    Int128{y} * (2 * std::int64_t{from_.y} - shift)};
+    }
+
     static Uint128 square(std::int64_t value) { return static_cast<Uint128>(Int128{value} * value); }
 
     /// The half-plane up to the end, seen in the direction (x, y).
@@ -97,7 +145,7 @@ double turn_cosine(const Segment& in, const Segment& out) {
 
 /// The half-plane of the vertex on the near side of the two outer corners. Their positions are irrational:
 /// (2q - 2 vertex) . (n + m) <= width (1 + n . m) for the outward unit normals n and m, in units of 2^-44.
-HalfPlane chord(const Segment& in, const Segment& out, Point vertex, std::int32_t width, bool clockwise) {
+HalfPlane chord(const Segment& in, const Segment& out, Point vertex, std::int64_t width, bool clockwise) {
     constexpr double unit = 0x1p44;
     const double side = clockwise ? unit : -unit;
     const double in_length = std::hypot(static_cast<double>(in.dx()), static_cast<double>(in.dy()));
@@ -107,7 +155,8 @@ HalfPlane chord(const Segment& in, const Segment& out, Point vertex, std::int32_
     const auto y = static_cast<std::int64_t>(std::llround(
         -side * (static_cast<double>(in.dx()) / in_length + static_cast<double>(out.dx()) / out_length)));
     const std::int64_t shift = width % 2 == 0 ? 1 : 0;
-    const auto limit = static_cast<Int128>(std::floor(unit * width * (1 + turn_cosine(in, out))));
+    const auto limit =
+        static_cast<Int128>(std::floor(unit * static_cast<double>(width) * (1 + turn_cosine(in, out))));
     return {2 * x, 2 * y,
             limit + Int128{x} * (2 * std::int64_t{vertex.x} - shift) +
                 Int128{y} * (2 * std::int64_t{vertex.y} - shift)};
@@ -130,7 +179,8 @@ void add_corner(const Segment& in, const Segment& out, Point vertex, const Pen& 
                             out_sides[1],
                             chord(in, out, vertex, pen.width, cross > 0)};
     // A limit beyond what any two sides can reach says no more than that.
-    const double reach = pen.width / 2.0 * (mitred ? std::min(pen.mitre_limit, 0x1p40) : 1.0);
+    const double reach =
+        static_cast<double>(pen.width) / 2 * (mitred ? std::min(pen.mitre_limit, 0x1p40) : 1.0);
     const Rows rows = rows_about(vertex, vertex, reach);
     // The sides hold within the chord anyway, so that a bevel is the mitre cut off.
     add_convex(std::span(corner).first(mitred ? 6 : 7), rows.top, rows.bottom, parts);
@@ -140,7 +190,7 @@ void add_band(const Segment& segment, Point from, Point to, End first, End last,
               SpanSink& parts) {
     const std::array sides = segment.sides();
     const std::array band{sides[0], sides[1], segment.from_side(first), segment.to_side(last)};
-    const Rows rows = rows_about(from, to, pen.width);
+    const Rows rows = rows_about(from, to, static_cast<double>(pen.width));
     add_convex(band, rows.top, rows.bottom, parts);
 }
 
@@ -151,10 +201,29 @@ void add_dot(Point point, const Pen& pen, SpanSink& parts) {
     fill(Box{point.x - half, point.y - half, pen.width, pen.width}, parts);
 }
 
-void add_thin(std::span<const Point> points, bool closed, SpanSink& parts) {
-    if (points.size() == 1) add_line({points[0], points[0]}, parts);
-    for (std::size_t i = 1; i < points.size(); ++i) add_line({points[i - 1], points[i]}, parts);
-    if (closed && points.size() > 2) add_line({points.back(), points.front()}, parts);
+/// Calls visit(from, to) for each line; for a single point, from it to itself.
+template <class Visit>
+void for_each_line(std::span<const Point> points, bool closed, Visit visit) {
+    if (points.size() == 1) visit(points[0], points[0]);
+    for (std::size_t i = 1; i < points.size(); ++i) visit(points[i - 1], points[i]);
+    if (closed && points.size() > 1) visit(points.back(), points.front());
+}
+
+void add_thin(std::span<const Point> points, bool closed, const Pen& pen, SpanSink& parts) {
+    long double begins = 0;
+    for_each_line(points, closed, [&](Point from, Point to) {
+        if (!pen.dashed()) return add_line({from, to}, parts);
+        const auto dx = static_cast<long double>(std::int64_t{to.x} - from.x);
+        const auto dy = static_cast<long double>(std::int64_t{to.y} - from.y);
+        const long double length = std::hypot(dx, dy);
+        const auto position = [&](std::int64_t x, std::int64_t y) {
+            const long double along =
+                static_cast<long double>(x - from.x) * dx + static_cast<long double>(y - from.y) * dy;
+            return begins + (length == 0 ? 0 : along / length);
+        };
+        add_dashed(pen, parts, position, [&](SpanSink& solid) { add_line({from, to}, solid); });
+        begins += length;
+    });
 }
 
 /// The points without those that repeat their neighbour.
@@ -164,6 +233,13 @@ std::vector<Point> distinct(std::span<const Point> points, bool closed) {
     std::ranges::unique_copy(points, std::back_inserter(result));
     while (closed && result.size() > 1 && result.back() == result.front()) result.pop_back();
     return result;
+}
+
+void add_join(const Segment& in, const Segment& out, Point vertex, const Pen& pen, SpanSink& parts) {
+    if (pen.join == Join::round)
+        add_disc(vertex, pen.width, parts);
+    else
+        add_corner(in, out, vertex, pen, parts);
 }
 
 void add_wide(const std::vector<Point>& points, bool closed, const Pen& pen, SpanSink& parts) {
@@ -179,11 +255,59 @@ void add_wide(const std::vector<Point>& points, bool closed, const Pen& pen, Spa
                  pen, parts);
         if (opens && pen.cap == Cap::round) add_disc(point(i), pen.width, parts);
         if (ends && pen.cap == Cap::round) add_disc(point(i + 1), pen.width, parts);
-        if (ends) continue;
-        if (pen.join == Join::round)
-            add_disc(point(i + 1), pen.width, parts);
-        else
-            add_corner(here, segment((i + 1) % count), point(i + 1), pen, parts);
+        if (!ends) add_join(here, segment((i + 1) % count), point(i + 1), pen, parts);
+    }
+}
+
+void add_dash(const Segment& segment, Point first, Point last, const Dash& dash, const Pen& pen,
+              SpanSink& parts) {
+    const bool squared = pen.cap == Cap::square;
+    const std::array sides = segment.sides();
+    const std::array band{sides[0], sides[1],
+                          dash.begins ? segment.after(dash.from, squared) : segment.from_side(End::vertex),
+                          dash.ends ? segment.before(dash.to, squared) : segment.to_side(End::vertex)};
+    const Rows rows = rows_about(first, last, static_cast<double>(pen.width));
+    const Vector along =
+        Side{{0, 0}, {static_cast<long double>(segment.dx()), static_cast<long double>(segment.dy())}}
+            .direction();
+    const auto row_at = [&](long double distance) {
+        return static_cast<Int128>(std::floor(along.y * distance)) + first.y;
+    };
+    const Int128 reach = Int128{pen.width} + 2;
+    add_convex(band, std::max(rows.top, std::min(row_at(dash.from), row_at(dash.to)) - reach),
+               std::min(rows.bottom, std::max(row_at(dash.from), row_at(dash.to)) + reach), parts);
+    if (pen.cap != Cap::round) return;
+    const std::int64_t shift = pen.width % 2 == 0 ? 1 : 0;
+    const Origin origin{2 * std::int64_t{first.x} - shift, 2 * std::int64_t{first.y} - shift};
+    const auto radius = static_cast<long double>(pen.width);
+    if (dash.begins) add_disc_about(2 * dash.from * along, radius, origin, parts);
+    if (dash.ends) add_disc_about(2 * dash.to * along, radius, origin, parts);
+}
+
+void add_wide_dashed(const std::vector<Point>& points, bool closed, const Pen& pen, SpanSink& parts) {
+    const DashPattern dashes(pen.dashes, pen.dash_offset);
+    const std::size_t count = closed ? points.size() : points.size() - 1;
+    long double begins = 0;
+    for (std::size_t i = 0; i < count; ++i) {
+        const Point first = points[i];
+        const Point last = points[(i + 1) % points.size()];
+        const Segment here(first, last, pen.width);
+        const bool end_of_path = i + 1 == count;
+        const PieceOfPath piece{begins, here.length(), i == 0, end_of_path};
+        const Side side{{0, 0},
+                        {2 * static_cast<long double>(here.dx()), 2 * static_cast<long double>(here.dy())}};
+        const Stretch shown =
+            beside(side, parts.clip(), {2 * std::int64_t{first.x}, 2 * std::int64_t{first.y}});
+        // A cap reaches the pixels next to it, however wide it is, so that the dashes before and after those
+        // beside the pixels are enough.
+        dashes.for_each_on(begins + shown.from / 2 - dashes.period(), begins + shown.to / 2 + dashes.period(),
+                           [&](long double on, long double off) {
+                               const Dash dash = Dash::on_piece(piece, on, off);
+                               if (dash.from <= dash.to) add_dash(here, first, last, dash, pen, parts);
+                           });
+        begins += here.length();
+        if (!end_of_path && dashes.runs_over(begins))
+            add_join(here, Segment(last, points[(i + 2) % points.size()], pen.width), last, pen, parts);
     }
 }
 
@@ -192,20 +316,33 @@ void add_wide(const std::vector<Point>& points, bool closed, const Pen& pen, Spa
 void add_path(std::span<const Point> points, bool closed, const Pen& pen, SpanSink& parts) {
     const std::vector<Point> path = distinct(points, closed);
     if (pen.width == 1)
-        add_thin(path, closed, parts);
+        add_thin(path, closed, pen, parts);
     else if (path.size() == 1)
         add_dot(path[0], pen, parts);
+    else if (pen.dashed())
+        add_wide_dashed(path, closed, pen, parts);
     else
         add_wide(path, closed, pen, parts);
 }
 
 void stroke(const Line& line, const Pen& pen, SpanSink& sink) {
-    if (pen.width == 1) return add_line(line, sink);
-    const bool single_part = pen.cap != Cap::round || line.from == line.to;
+    if (pen.width == 1 && !pen.dashed()) return add_line(line, sink);
+    const bool single_part = !pen.dashed() && (pen.cap != Cap::round || line.from == line.to);
     const std::array points{line.from, line.to};
     if (single_part) return add_path(points, false, pen, sink);
     SpanUnion all(sink.clip());
     add_path(points, false, pen, all.parts());
+    all.give(sink);
+}
+
+void stroke(const Dots& dots, const Pen& pen, SpanSink& sink) {
+    SpanUnion all(sink.clip());
+    for (const Point& point : dots.points) {
+        if (pen.width > 1)
+            add_disc(point, pen.width, all.parts());
+        else if (sink.clip().contains(point))
+            all.parts().add_visible({point.y, point.x, std::int64_t{point.x} + 1});
+    }
     all.give(sink);
 }
 

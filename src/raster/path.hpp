@@ -5,6 +5,7 @@
 #include "raster/pen.hpp"
 #include "raster/span_sink.hpp"
 
+#include <coldbrick/dots.hpp>
 #include <coldbrick/line.hpp>
 #include <coldbrick/polyline.hpp>
 
@@ -17,6 +18,9 @@ void stroke(const Line& line, const Pen& pen, SpanSink& sink);
 
 /// The lines from each point to the next, each pixel once.
 void stroke(const Polyline& polyline, const Pen& pen, SpanSink& sink);
+
+/// Discs of the pen's width about the points, each pixel once.
+void stroke(const Dots& dots, const Pen& pen, SpanSink& sink);
 
 /// Adds the parts of a path with the pen, which may overlap each other: bands, caps and joins.
 void add_path(std::span<const Point> points, bool closed, const Pen& pen, SpanSink& parts);

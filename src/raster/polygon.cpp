@@ -1,6 +1,7 @@
 #include "raster/polygon.hpp"
 
 #include "raster/path.hpp"
+#include "raster/probe.hpp"
 #include "raster/row_bound.hpp"
 #include "raster/span_union.hpp"
 
@@ -177,15 +178,9 @@ void stroke(const Polygon& polygon, const Pen& pen, SpanSink& sink) {
 namespace coldbrick {
 
 bool Polygon::contains(Point pixel) const {
-    if (!bounds().contains(pixel)) return false;
-    bool found = false;
-    const auto note = [](void* noted, std::span<const Span> spans) {
-        *static_cast<bool*>(noted) |= !spans.empty();
-    };
-    raster::SpanSink sink(raster::Clip::at(pixel), &found, note);
-    raster::fill(*this, FillRule::even_odd, FillEdge::whole, sink);
-    sink.flush();
-    return found;
+    return bounds().contains(pixel) && raster::shows(pixel, [this](raster::SpanSink& sink) {
+               raster::fill(*this, FillRule::even_odd, FillEdge::whole, sink);
+           });
 }
 
 } // namespace coldbrick

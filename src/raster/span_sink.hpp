@@ -22,6 +22,12 @@ class SpanSink {
 
     SpanSink(const Clip& clip, void* receiver, Receive receive)
         : clip_(clip), receiver_(receiver), receive_(receive) {}
+
+    /// Hands its spans on to another sink whose clip holds this one's.
+    SpanSink(const Clip& clip, SpanSink& target)
+        : SpanSink(clip, &target, [](void* other, std::span<const Span> spans) {
+              for (const Span& span : spans) static_cast<SpanSink*>(other)->add_visible(span);
+          }) {}
     SpanSink(const SpanSink&) = delete;
     SpanSink& operator=(const SpanSink&) = delete;
     ~SpanSink() = default;

@@ -17,22 +17,28 @@ namespace coldbrick::sheet {
 
 namespace {
 
-/// Words with a meaning of their own, which cannot be names.
-constexpr auto reserved_words = std::to_array<std::string_view>(
-    {"sheet",   "on",     "let", "line",   "path",  "box",     "circle", "ellipse",
-     "polygon", "at",     "to",  "radius", "radii", "size",    "ring",   "closed",
-     "fill",    "stroke", "cap", "join",   "limit", "nonzero", "tiling"});
+/// The words that begin a statement.
+constexpr auto first_words =
+    std::to_array<std::string_view>({"sheet", "let", "dots", "line", "path", "arc", "box", "circle",
+                                     "ellipse", "sector", "segment", "polygon", "star"});
+
+/// The other words with a meaning of their own, which cannot be names either.
+constexpr auto further_words = std::to_array<std::string_view>(
+    {"on",     "at",      "to",   "radius", "radii",  "size",    "rounded", "turned",  "from",
+     "sweep",  "corners", "tips", "notch",  "ring",   "closed",  "fill",    "nonzero", "tiling",
+     "stroke", "cap",     "join", "limit",  "inside", "outside", "dashes",  "offset"});
+
+bool contains(std::span<const std::string_view> words, std::string_view word) {
+    return std::ranges::find(words, word) != words.end();
+}
 
 bool is_reserved(std::string_view word) {
-    return std::ranges::find(reserved_words, word) != reserved_words.end();
+    return contains(first_words, word) || contains(further_words, word);
 }
 
 /// True if the token is a word that cannot begin a statement: its line goes on with the one before.
 bool continues_statement(const Token& token) {
-    constexpr auto first_words = std::to_array<std::string_view>(
-        {"sheet", "let", "line", "path", "box", "circle", "ellipse", "polygon"});
-    return token.kind == Token::Kind::word && is_reserved(token.text) &&
-           std::ranges::find(first_words, token.text) == first_words.end();
+    return token.kind == Token::Kind::word && contains(further_words, token.text);
 }
 
 /// The source's tokens without the ends of lines that do not end a statement.
@@ -151,20 +157,30 @@ class Parser {
 
     ShapeStatement shape_statement() {
         ShapeStatement result;
-        if (take_word("line"))
+        if (take_word("dots"))
+            result.form = DotsForm{expressions()};
+        else if (take_word("line"))
             result.form = line_form();
         else if (take_word("path"))
             result.form = path_form();
+        else if (take_word("arc"))
+            result.form = arc_form(ArcForm::Kind::arc);
         else if (take_word("box"))
-            box_form(result, false);
+            result.form = box_form();
         else if (take_word("circle"))
             result.form = circle_form();
         else if (take_word("ellipse"))
-            ellipse_form(result);
+            result.form = EllipseForm{oval_form(false)};
+        else if (take_word("sector"))
+            result.form = arc_form(ArcForm::Kind::sector);
+        else if (take_word("segment"))
+            result.form = arc_form(ArcForm::Kind::segment);
         else if (take_word("polygon"))
-            result.form = polygon_form();
+            polygon_form(result);
+        else if (take_word("star"))
+            result.form = regular_form("tips", true);
         else
-            fail_expecting("a statement (sheet, let, line, path, box, circle, ellipse, polygon)");
+            fail_expecting(fmt::format("a statement ({})", fmt::join(first_words, ", ")));
         style(result);
         return result;
     }
@@ -177,28 +193,57 @@ class Parser {
         return result;
     }
 
-    void box_form(ShapeStatement& result, bool is_ellipse) {
-        ExpressionPtr corner = expression();
+    Frame frame() {
+        Frame result;
+        result.corner = expression();
         if (take_word("to")) {
-            result.form = CornersForm{is_ellipse, std::move(corner), expression()};
-            return;
+            result.opposite = expression();
+            return result;
         }
         if (!take_word("size"))
             fail_expecting("\"to\" and the opposite corner, or \"size\" and width x height");
-        ExpressionPtr width = expression();
+        result.width = expression();
         expect_word("x");
-        result.form = SizedBoxForm{is_ellipse, std::move(corner), std::move(width), expression()};
+        result.height = expression();
+        return result;
     }
 
-    void ellipse_form(ShapeStatement& result) {
-        if (!take_word("at")) return box_form(result, true);
-        EllipseForm form;
-        form.centre = expression();
-        expect_word("radii");
-        form.across = expression();
-        expect_word("x");
-        form.down = expression();
-        result.form = std::move(form);
+    BoxForm box_form() {
+        BoxForm result{frame(), nullptr};
+        if (take_word("rounded")) result.radius = expression();
+        return result;
+    }
+
+    OvalForm oval_form(bool may_be_circle) {
+        OvalForm result;
+        if (!take_word("at")) {
+            result.frame = frame();
+        } else {
+            result.centre = expression();
+            if (may_be_circle && take_word("radius")) {
+                result.across = expression();
+            } else {
+                if (!take_word("radii"))
+                    fail_expecting(may_be_circle ? "\"radius\" or \"radii\"" : "\"radii\"");
+                result.across = expression();
+                expect_word("x");
+                result.down = expression();
+            }
+        }
+        result.turn = optional("turned");
+        return result;
+    }
+
+    /// The value after a word that may be left out.
+    ExpressionPtr optional(std::string_view word) { return take_word(word) ? expression() : nullptr; }
+
+    ArcForm arc_form(ArcForm::Kind kind) {
+        ArcForm result{kind, oval_form(true), nullptr, nullptr};
+        expect_word("from");
+        result.start = expression();
+        expect_word("sweep");
+        result.sweep = expression();
+        return result;
     }
 
     CircleForm circle_form() {
@@ -210,24 +255,44 @@ class Parser {
         return result;
     }
 
-    std::vector<ExpressionPtr> point_list() {
-        std::vector<ExpressionPtr> points;
-        do points.push_back(expression());
+    std::vector<ExpressionPtr> expressions() {
+        std::vector<ExpressionPtr> result;
+        do result.push_back(expression());
         while (take_symbol(','));
-        return points;
+        return result;
     }
 
     PathForm path_form() {
         PathForm result;
-        result.points = point_list();
+        result.points = expressions();
         result.closed = take_word("closed");
         return result;
     }
 
-    PolygonForm polygon_form() {
+    void polygon_form(ShapeStatement& shape) {
+        if (next().is_word("at")) {
+            shape.form = regular_form("corners", false);
+            return;
+        }
         PolygonForm result;
-        do result.rings.push_back(point_list());
+        do result.rings.push_back(expressions());
         while (take_word("ring"));
+        shape.form = std::move(result);
+    }
+
+    RegularForm regular_form(std::string_view count_word, bool is_star) {
+        RegularForm result;
+        expect_word("at");
+        result.centre = expression();
+        expect_word("radius");
+        result.radius = expression();
+        if (is_star) {
+            expect_word("notch");
+            result.notch = expression();
+        }
+        expect_word(count_word);
+        result.count = expression();
+        result.turn = optional("turned");
         return result;
     }
 
@@ -260,7 +325,9 @@ class Parser {
     }
 
     StrokeWords stroke_words(const Location& location) {
-        StrokeWords result{.location = location, .colour = operand(), .width = nullptr, .limit = nullptr};
+        StrokeWords result;
+        result.location = location;
+        result.colour = operand();
         const bool reserved = next().kind == Token::Kind::word && is_reserved(next().text);
         if (!next().ends_statement() && !reserved) result.width = expression();
         while (true) {
@@ -270,6 +337,14 @@ class Parser {
                 result.join = choice<Join>(joins);
             else if (take_word("limit"))
                 result.limit = expression();
+            else if (take_word("inside"))
+                result.alignment = Alignment::inside;
+            else if (take_word("outside"))
+                result.alignment = Alignment::outside;
+            else if (take_word("dashes"))
+                result.dashes = expressions();
+            else if (take_word("offset"))
+                result.offset = expression();
             else
                 return result;
         }

@@ -5,6 +5,7 @@
 
 #include <coldbrick/draw.hpp>
 #include <coldbrick/error.hpp>
+#include <coldbrick/regular.hpp>
 
 #include <fmt/format.h>
 #include <fmt/ranges.h>
@@ -12,6 +13,7 @@
 #include <algorithm>
 #include <limits>
 #include <map>
+#include <numeric>
 #include <utility>
 #include <vector>
 
@@ -71,10 +73,40 @@ class Interpreter {
 
     template <class Form>
     void carry_out(const Form& form, const ShapeStatement& statement) {
-        if constexpr (requires { form.is_ellipse; })
-            if (form.is_ellipse) return add(Ellipse{shape(form)}, statement);
         add(shape(form), statement);
     }
+
+    void carry_out(const BoxForm& form, const ShapeStatement& statement) {
+        const Box box = frame(form.frame);
+        if (!form.radius) return add(box, statement);
+        add(RoundedBox{box, radius(*form.radius)}, statement);
+    }
+
+    void carry_out(const ArcForm& form, const ShapeStatement& statement) {
+        const Ellipse ellipse = oval(form.oval);
+        const Angle start = angle(*form.start, "start");
+        const Angle sweep = angle(*form.sweep, "sweep");
+        switch (form.kind) {
+        case ArcForm::Kind::arc: return add(Arc{ellipse, start, sweep}, statement);
+        case ArcForm::Kind::sector: return add(Sector{ellipse, start, sweep}, statement);
+        case ArcForm::Kind::segment: return add(Segment{ellipse, start, sweep}, statement);
+        }
+    }
+
+    [[nodiscard]] std::int32_t radius(const Expression& expression) const {
+        return pixels(expression, names_, "radius", 0, largest);
+    }
+
+    /// A number of degrees.
+    [[nodiscard]] Angle angle(const Expression& expression, std::string_view what) const {
+        return degrees(number(expression, names_, what));
+    }
+
+    [[nodiscard]] Angle turn(const ExpressionPtr& expression) const {
+        return expression ? angle(*expression, "turn") : Angle();
+    }
+
+    [[nodiscard]] Dots shape(const DotsForm& form) const { return {points(form.points)}; }
 
     [[nodiscard]] Line shape(const LineForm& form) const {
         return {pixel(*form.from, names_), pixel(*form.to, names_)};
@@ -95,23 +127,34 @@ class Interpreter {
         return Polygon(std::move(rings));
     }
 
-    [[nodiscard]] Box shape(const CornersForm& form) const {
-        return Box::between(pixel(*form.corner, names_), pixel(*form.opposite, names_));
+    [[nodiscard]] Polygon shape(const RegularForm& form) const {
+        const Point centre = pixel(*form.centre, names_);
+        const Angle first = degrees(-90) + turn(form.turn);
+        const char* const what = form.notch ? "number of tips" : "number of corners";
+        const int count = pixels(*form.count, names_, what, 1, 1000000);
+        const std::int32_t outer = radius(*form.radius);
+        return form.notch ? star(centre, outer, radius(*form.notch), count, first)
+                          : regular_polygon(centre, outer, count, first);
     }
 
-    [[nodiscard]] Box shape(const SizedBoxForm& form) const {
-        const Point corner = pixel(*form.corner, names_);
-        return {corner.x, corner.y, pixels(*form.width, names_, "width", 0, largest),
-                pixels(*form.height, names_, "height", 0, largest)};
+    [[nodiscard]] Box frame(const Frame& frame) const {
+        const Point corner = pixel(*frame.corner, names_);
+        if (frame.opposite) return Box::between(corner, pixel(*frame.opposite, names_));
+        return {corner.x, corner.y, pixels(*frame.width, names_, "width", 0, largest),
+                pixels(*frame.height, names_, "height", 0, largest)};
     }
 
     [[nodiscard]] Circle shape(const CircleForm& form) const {
-        return {pixel(*form.centre, names_), pixels(*form.radius, names_, "radius", 0, largest)};
+        return {pixel(*form.centre, names_), radius(*form.radius)};
     }
 
-    [[nodiscard]] Ellipse shape(const EllipseForm& form) const {
-        return Ellipse::about(pixel(*form.centre, names_), pixels(*form.across, names_, "radius", 0, largest),
-                              pixels(*form.down, names_, "radius", 0, largest));
+    [[nodiscard]] Ellipse shape(const EllipseForm& form) const { return oval(form.oval); }
+
+    [[nodiscard]] Ellipse oval(const OvalForm& form) const {
+        if (!form.centre) return {frame(form.frame), turn(form.turn)};
+        const std::int32_t across = radius(*form.across);
+        return Ellipse::about(pixel(*form.centre, names_), across, form.down ? radius(*form.down) : across,
+                              turn(form.turn));
     }
 
     template <class S>
@@ -123,7 +166,10 @@ class Interpreter {
             else
                 fail(statement.fill->location, "this shape has no inside to fill: use stroke");
         }
-        if (statement.stroke) result_.drawing.add(shape, stroke(*statement.stroke));
+        if (!statement.stroke) return;
+        if (OpenShape<S> && statement.stroke->alignment != Alignment::centred)
+            fail(statement.stroke->location, "this shape has no inside: its stroke is centred");
+        result_.drawing.add(shape, stroke(*statement.stroke));
     }
 
     [[nodiscard]] Stroke stroke(const StrokeWords& words) const {
@@ -132,7 +178,23 @@ class Interpreter {
         result.cap = words.cap;
         result.join = words.join;
         if (words.limit) result.mitre_limit = number(*words.limit, names_, "mitre limit", 1);
+        result.alignment = words.alignment;
+        for (const ExpressionPtr& length : words.dashes)
+            result.dashes.lengths.push_back(number(*length, names_, "dash length", 0));
+        if (words.offset) result.dashes.offset = number(*words.offset, names_, "dash offset");
+        check_dashes(words, result.dashes);
         return result;
+    }
+
+    static void check_dashes(const StrokeWords& words, const Dashes& dashes) {
+        if (dashes.lengths.empty()) {
+            if (words.offset) fail(words.offset->location, "there are no dashes to offset");
+            return;
+        }
+        const double sum = std::accumulate(dashes.lengths.begin(), dashes.lengths.end(), 0.0);
+        if (sum < smallest_dash_sum)
+            fail(words.dashes.front()->location,
+                 fmt::format("dash lengths that add up to {} are below {}", sum, smallest_dash_sum));
     }
 
     /// A setting that no `let` takes up is most likely misspelt.

@@ -8,6 +8,7 @@
 #include <coldbrick/fill_rule.hpp>
 #include <coldbrick/line_style.hpp>
 
+#include <cstdint>
 #include <memory>
 #include <optional>
 #include <string>
@@ -80,19 +81,18 @@ struct LineForm {
     ExpressionPtr to;
 };
 
-/// box CORNER to OPPOSITE, or the ellipse in that box
-struct CornersForm {
-    bool is_ellipse;
+/// CORNER to OPPOSITE, or CORNER size WIDTH x HEIGHT
+struct Frame {
     ExpressionPtr corner;
-    ExpressionPtr opposite;
-};
-
-/// box CORNER size WIDTH x HEIGHT, or the ellipse in that box
-struct SizedBoxForm {
-    bool is_ellipse;
-    ExpressionPtr corner;
+    ExpressionPtr opposite; ///< null if width and height are given
     ExpressionPtr width;
     ExpressionPtr height;
+};
+
+/// box FRAME [rounded RADIUS]
+struct BoxForm {
+    Frame frame;
+    ExpressionPtr radius; ///< null if it is left out
 };
 
 /// circle at CENTRE radius RADIUS
@@ -101,11 +101,42 @@ struct CircleForm {
     ExpressionPtr radius;
 };
 
-/// ellipse at CENTRE radii ACROSS x DOWN
-struct EllipseForm {
-    ExpressionPtr centre;
+/// at CENTRE radii ACROSS x DOWN [turned ANGLE], or FRAME [turned ANGLE]; of arcs at CENTRE radius RADIUS,
+/// too
+struct OvalForm {
+    ExpressionPtr centre; ///< null if there is a frame
     ExpressionPtr across;
-    ExpressionPtr down;
+    ExpressionPtr down; ///< null for a circle
+    Frame frame;
+    ExpressionPtr turn; ///< null if it is left out
+};
+
+/// ellipse OVAL
+struct EllipseForm {
+    OvalForm oval;
+};
+
+/// arc OVAL from ANGLE sweep ANGLE; sectors and segments likewise
+struct ArcForm {
+    enum class Kind : std::uint8_t { arc, sector, segment } kind;
+    OvalForm oval;
+    ExpressionPtr start;
+    ExpressionPtr sweep;
+};
+
+/// dots POINT, POINT, ...
+struct DotsForm {
+    std::vector<ExpressionPtr> points;
+};
+
+/// polygon at CENTRE radius RADIUS corners COUNT [turned ANGLE], or
+/// star at CENTRE radius RADIUS notch RADIUS tips COUNT [turned ANGLE]
+struct RegularForm {
+    ExpressionPtr centre;
+    ExpressionPtr radius;
+    ExpressionPtr notch; ///< null for a polygon
+    ExpressionPtr count;
+    ExpressionPtr turn; ///< null if it is left out
 };
 
 /// path POINT, POINT, ... [closed]
@@ -127,7 +158,8 @@ struct FillWords {
     FillEdge edge = FillEdge::whole;
 };
 
-/// stroke COLOUR [WIDTH] [cap CAP] [join JOIN] [limit NUMBER]
+/// stroke COLOUR [WIDTH] [cap CAP] [join JOIN] [limit NUMBER] [inside] [outside] [dashes NUMBER, ... [offset
+/// NUMBER]]
 struct StrokeWords {
     Location location;
     ExpressionPtr colour;
@@ -135,11 +167,16 @@ struct StrokeWords {
     Cap cap = Cap::butt;
     Join join = Join::mitre;
     ExpressionPtr limit; ///< null if it is left out
+    Alignment alignment = Alignment::centred;
+    std::vector<ExpressionPtr> dashes;
+    ExpressionPtr offset; ///< null if it is left out
 };
 
 /// A shape and its style.
 struct ShapeStatement {
-    std::variant<LineForm, PathForm, CornersForm, SizedBoxForm, CircleForm, EllipseForm, PolygonForm> form;
+    std::variant<DotsForm, LineForm, PathForm, BoxForm, CircleForm, EllipseForm, ArcForm, PolygonForm,
+                 RegularForm>
+        form;
     std::optional<FillWords> fill;
     std::optional<StrokeWords> stroke;
 };

@@ -9,6 +9,7 @@
 #include <coldbrick/point.hpp>
 
 #include <cstdint>
+#include <limits>
 #include <map>
 #include <string>
 #include <string_view>
@@ -47,7 +48,8 @@ std::int32_t pixels(const Expression& expression, const Definitions& names, std:
                     std::int32_t low, std::int32_t high);
 
 /// The number as it is. @throws SheetError if it is none or below `low`.
-double number(const Expression& expression, const Definitions& names, std::string_view what, double low);
+double number(const Expression& expression, const Definitions& names, std::string_view what,
+              double low = std::numeric_limits<double>::lowest());
 
 /// The position rounded to a pixel, halves to the right and down.
 /// @throws SheetError if it is no point or lies outside the 32-bit coordinates.

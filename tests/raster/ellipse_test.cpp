@@ -37,24 +37,6 @@ void expect_thin_by_rule(Size window, const Box& box) {
         << box;
 }
 
-/// The distance from a point to an ellipse about (0, 0): the nearest of many points on the quarter that the
-/// point lies in, refined.
-long double distance(long double a, long double b, long double x, long double y) {
-    const auto at = [&](long double angle) {
-        return std::hypot(std::abs(x) - a * std::cos(angle), std::abs(y) - b * std::sin(angle));
-    };
-    constexpr int steps = 128;
-    constexpr long double step = std::numbers::pi_v<long double> / 2 / steps;
-    long double best = 0;
-    for (int i = 1; i <= steps; ++i)
-        if (at(step * i) < at(best)) best = step * i;
-    for (long double reach = step; reach > 1e-12L; reach /= 2) {
-        if (at(best - reach) < at(best)) best -= reach;
-        if (at(best + reach) < at(best)) best += reach;
-    }
-    return at(best);
-}
-
 } // namespace
 
 TEST(Ellipse, EveryBoxUpTo40By40) {
@@ -101,7 +83,7 @@ TEST(Ellipse, WideStrokesHaveConstantWidth) {
             const long double b = (rows - 1) / 2.0L;
             for (int y = 0; y < window.height; ++y)
                 for (int x = 0; x < window.width; ++x) {
-                    const long double beyond = distance(a, b, x - 7 - a, y - 7 - b) - width / 2.0L;
+                    const long double beyond = rules::distance(a, b, x - 7 - a, y - 7 - b) - width / 2.0L;
                     if (std::abs(beyond) < 1e-6L) continue; // where floating point may decide
                     ASSERT_EQ(result.contains(x, y), beyond < 0)
                         << box << " width " << width << " at " << x << ", " << y << result;
@@ -127,25 +109,22 @@ RC_GTEST_PROP(Ellipse, HugeWideOnesOfEqualRadiiFollowTheCircle, ()) {
     RC_ASSERT(different <= 2);
 }
 
-/// What a rule says of a pixel, where floating point may err near a boundary.
-enum class Verdict { out, in, either };
-
 /// Whether a pixel, from the centre, is nearest to a crossing of the turned curve with its column or row.
-Verdict on_turned(long double a, long double b, long double turn, long double x, long double y) {
+rules::Verdict on_turned(long double a, long double b, long double turn, long double x, long double y) {
     const long double c = std::cos(turn);
     const long double s = std::sin(turn);
     const long double xx = b * b * c * c + a * a * s * s; // xx X^2 + 2 xy X Y + yy Y^2 = a^2 b^2
     const long double yy = b * b * s * s + a * a * c * c;
     const long double xy = (b * b - a * a) * c * s;
-    Verdict verdict = Verdict::out;
+    rules::Verdict verdict = rules::Verdict::out;
     const auto ask = [&](long double far, long double near, long double far_square, long double near_square) {
         const long double root = xy * far * xy * far - near_square * (far_square * far * far - a * a * b * b);
         if (root < 0) return;
         for (const int side : {-1, 1}) {
             const long double crossing = (-xy * far + side * std::sqrt(root)) / near_square;
             const long double off = std::abs(near - crossing) - 0.5L;
-            if (off < -1e-9L) verdict = Verdict::in;
-            if (std::abs(off) <= 1e-9L && verdict == Verdict::out) verdict = Verdict::either;
+            if (off < -1e-9L) verdict = rules::Verdict::in;
+            if (std::abs(off) <= 1e-9L && verdict == rules::Verdict::out) verdict = rules::Verdict::either;
         }
     };
     ask(x, y, xx, yy);
@@ -170,11 +149,11 @@ TEST(Ellipse, TurnedOutlinesAreNearestToTheCrossings) {
                 int left = window.width;
                 int right = -1;
                 for (int x = 0; x < window.width; ++x) {
-                    const Verdict verdict =
+                    const rules::Verdict verdict =
                         on_turned((size.width - 1) / 2.0L, (size.height - 1) / 2.0L,
                                   turn * std::numbers::pi_v<long double> / 180, x - centre_x, y - centre_y);
-                    ASSERT_TRUE(verdict == Verdict::either ||
-                                outline.contains(x, y) == (verdict == Verdict::in))
+                    ASSERT_TRUE(verdict == rules::Verdict::either ||
+                                outline.contains(x, y) == (verdict == rules::Verdict::in))
                         << ellipse << " at (" << x << ", " << y << ")" << outline;
                     if (outline.contains(x, y)) left = std::min(left, x);
                     if (outline.contains(x, y)) right = x;
@@ -222,8 +201,9 @@ TEST(Ellipse, TurnedWideStrokesHaveConstantWidth) {
             for (int x = 0; x < window.width; ++x) {
                 const long double across = x - (static_cast<long double>(ellipse.box.x) + a);
                 const long double down = y - (static_cast<long double>(ellipse.box.y) + b);
-                const long double far = distance(a, b, across * std::cos(angle) + down * std::sin(angle),
-                                                 down * std::cos(angle) - across * std::sin(angle));
+                const long double far =
+                    rules::distance(a, b, across * std::cos(angle) + down * std::sin(angle),
+                                    down * std::cos(angle) - across * std::sin(angle));
                 if (std::abs(far - width / 2.0L) < 1e-6L) continue;
                 ASSERT_EQ(result.contains(x, y), far < width / 2.0L)
                     << ellipse << " width " << width << " at (" << x << ", " << y << ")" << result;

@@ -11,6 +11,7 @@
 #include <rapidcheck/gtest.h>
 
 #include <algorithm>
+#include <optional>
 
 namespace coldbrick::test {
 
@@ -18,15 +19,20 @@ namespace {
 
 constexpr Size window{41, 34};
 
-/// Draws a shape filled, or stroked where width is above 0.
+/// A shape, filled or stroked.
 struct Subject {
     Shape shape;
-    std::int32_t width;
+    std::optional<Stroke> stroke; ///< filled if there is none
 
     void paint(const ImageView& view, const Colour& colour) const {
         const auto paint_one = [&]<class S>(const S& one) {
-            if (width > 0) return draw(view, one, Stroke{colour, width});
-            if constexpr (ClosedShape<S>) draw(view, one, Fill{colour});
+            if (!stroke) {
+                if constexpr (ClosedShape<S>) draw(view, one, Fill{colour});
+                return;
+            }
+            Stroke coloured = *stroke;
+            coloured.colour = colour;
+            draw(view, one, coloured);
         };
         std::visit(paint_one, shape);
     }
@@ -34,30 +40,24 @@ struct Subject {
 
 std::ostream& operator<<(std::ostream& out, const Subject& subject) {
     std::visit([&out](const auto& shape) { out << shape; }, subject.shape);
-    return out << " width " << subject.width;
+    return subject.stroke ? out << ' ' << *subject.stroke : out << " filled";
 }
 
-rc::Gen<Subject> any_subject(std::int32_t width) {
-    const auto with_width = [](std::int32_t used_width) {
-        return [used_width](const auto& shape) { return Subject{shape, used_width}; };
-    };
-    return rc::gen::oneOf(rc::gen::map(any_line(window), with_width(std::max(width, 1))),
-                          rc::gen::map(any_polyline(window), with_width(std::max(width, 1))),
-                          rc::gen::map(any_polygon(window), with_width(width)),
-                          rc::gen::map(any_ellipse(window), with_width(width)),
-                          rc::gen::map(any_box(window), with_width(width)),
-                          rc::gen::map(any_circle(window, width), with_width(width)));
-}
-
-/// Any width, or 0 for a fill.
-std::int32_t width_or_fill() {
-    return *rc::gen::oneOf(rc::gen::just(0), any_width());
+rc::Gen<Subject> any_subject() {
+    return rc::gen::exec([] {
+        if (*rc::gen::inRange(0, 3) == 0) return Subject{*any_open_shape(window), *any_stroke()};
+        const Shape shape = *any_closed_shape(window);
+        if (*rc::gen::inRange(0, 3) == 0) return Subject{shape, std::nullopt};
+        Stroke stroke = *any_stroke();
+        stroke.alignment = *rc::gen::element(Alignment::centred, Alignment::inside, Alignment::outside);
+        return Subject{shape, stroke};
+    });
 }
 
 } // namespace
 
 RC_GTEST_PROP(Invariants, ClipExact, ()) {
-    const Subject subject = *any_subject(width_or_fill());
+    const Subject subject = *any_subject();
     const Box clip = *any_box(window);
     const PixelSet whole =
         painted(window, [&](const ImageView& view, const Colour& colour) { subject.paint(view, colour); });
@@ -72,7 +72,7 @@ RC_GTEST_PROP(Invariants, ClipExact, ()) {
 }
 
 RC_GTEST_PROP(Invariants, TranslationExact, ()) {
-    const Subject subject = *any_subject(width_or_fill());
+    const Subject subject = *any_subject();
     const auto dx = *rc::gen::inRange<std::int32_t>(-window.width, window.width);
     const auto dy = *rc::gen::inRange<std::int32_t>(-window.height, window.height);
     Subject moved = subject;
@@ -113,9 +113,11 @@ RC_GTEST_PROP(Invariants, PolygonsMayStartAtAnyVertex, ()) {
     const std::vector<Point> ring = *any_points(window);
     std::vector<Point> rotated = ring;
     std::ranges::rotate(rotated, rotated.begin() + *rc::gen::inRange<std::ptrdiff_t>(0, std::ssize(ring)));
-    const std::int32_t width = width_or_fill();
-    const auto drawn = [width](const std::vector<Point>& one) {
-        const Subject subject{Polygon(one), width};
+    const bool filled = *rc::gen::arbitrary<bool>();
+    Stroke stroke;
+    stroke.width = *any_width();
+    const auto drawn = [&](const std::vector<Point>& one) {
+        const Subject subject{Polygon(one), filled ? std::nullopt : std::optional(stroke)};
         return painted(window,
                        [&](const ImageView& view, const Colour& colour) { subject.paint(view, colour); });
     };

@@ -33,52 +33,6 @@ PixelSet by_rule(Size size, const Line& line, std::int32_t width, Cap cap) {
     return PixelSet::where(size, [&](auto x, auto y) { return rules::on_wide_line(line, width, cap, x, y); });
 }
 
-/// A real vector, for the corners of joins.
-struct Vector {
-    long double x, y;
-};
-
-/// How far a point lies within a convex area, in pixels, negative outside; corners in either direction.
-long double depth(const std::vector<Vector>& corners, Vector p) {
-    long double area = 0;
-    for (std::size_t i = 0; i < corners.size(); ++i) {
-        const Vector a = corners[i];
-        const Vector b = corners[(i + 1) % corners.size()];
-        area += a.x * b.y - b.x * a.y;
-    }
-    long double least = 1e9L;
-    for (std::size_t i = 0; i < corners.size(); ++i) {
-        const Vector a = corners[i];
-        const Vector b = corners[(i + 1) % corners.size()];
-        const long double cross = (b.x - a.x) * (p.y - a.y) - (b.y - a.y) * (p.x - a.x);
-        least = std::min(least, (area < 0 ? -cross : cross) / std::hypot(b.x - a.x, b.y - a.y));
-    }
-    return least;
-}
-
-/// How far q lies within the join at a vertex between two segments.
-long double join_depth(Point before, Point vertex, Point after, const Stroke& stroke, Vector q) {
-    const Vector v{static_cast<long double>(vertex.x), static_cast<long double>(vertex.y)};
-    const long double half = stroke.width / 2.0L;
-    if (stroke.join == Join::round) return half - std::hypot(q.x - v.x, q.y - v.y);
-    Vector in{v.x - before.x, v.y - before.y};
-    Vector out{after.x - v.x, after.y - v.y};
-    const long double in_length = std::hypot(in.x, in.y);
-    const long double out_length = std::hypot(out.x, out.y);
-    in = {in.x / in_length, in.y / in_length};
-    out = {out.x / out_length, out.y / out_length};
-    const long double turn = in.x * out.y - in.y * out.x;
-    if (std::abs(turn) < 1e-15L) return -1e9L;
-    const long double side = turn > 0 ? half : -half; // the outer side is on the left of a turn to the right
-    const Vector first{v.x + side * in.y, v.y - side * in.x};
-    const Vector second{v.x + side * out.y, v.y - side * out.x};
-    const long double cosine = in.x * out.x + in.y * out.y;
-    const Vector tip{v.x + side * (in.y + out.y) / (1 + cosine), v.y - side * (in.x + out.x) / (1 + cosine)};
-    const bool mitred =
-        stroke.join == Join::mitre && std::hypot(tip.x - v.x, tip.y - v.y) <= stroke.mitre_limit * half;
-    return mitred ? depth({v, first, tip, second}, q) : depth({v, first, second}, q);
-}
-
 /// Every pixel is as the rules say, unless it lies nearer to a join's boundary than floating point decides.
 void expect_by_rule(Size window, const Polyline& path, const Stroke& stroke) {
     std::vector<Point> points;
@@ -111,8 +65,10 @@ void expect_by_rule(Size window, const Polyline& path, const Stroke& stroke) {
                     stroke.cap == Cap::round && ((opens && s.about_first()) || (ends && s.about_last()));
                 inside = inside || (s.beside() && begun && still) || capped;
                 if (!ends)
-                    deepest_join = std::max(deepest_join, join_depth(at(i), at(i + 1), at(i + 2), stroke,
-                                                                     {x + shift, y + shift}));
+                    deepest_join =
+                        std::max(deepest_join,
+                                 rules::join_depth(rules::vector(at(i)), rules::vector(at(i + 1)),
+                                                   rules::vector(at(i + 2)), stroke, {x + shift, y + shift}));
             }
             if (!inside && std::abs(deepest_join) < 1e-6L) continue;
             ASSERT_EQ(result.contains(x, y), inside || deepest_join > 0)

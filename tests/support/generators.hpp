@@ -2,12 +2,8 @@
 /// Random shapes for property tests: small and near, far and huge, and those whose edge crosses a window.
 #pragma once
 
-#include <coldbrick/box.hpp>
-#include <coldbrick/circle.hpp>
-#include <coldbrick/ellipse.hpp>
-#include <coldbrick/line.hpp>
-#include <coldbrick/polygon.hpp>
-#include <coldbrick/polyline.hpp>
+#include <coldbrick/shape.hpp>
+#include <coldbrick/stroke.hpp>
 
 #include <gtest/gtest.h>
 #include <rapidcheck.h>
@@ -36,6 +32,31 @@ inline std::ostream& operator<<(std::ostream& out, const Circle& circle) {
 
 inline std::ostream& operator<<(std::ostream& out, const Ellipse& ellipse) {
     return out << "ellipse in " << ellipse.box << " turned " << ellipse.turn.in_degrees();
+}
+inline std::ostream& operator<<(std::ostream& out, const RoundedBox& rounded) {
+    return out << rounded.box << " rounded " << rounded.radius;
+}
+inline std::ostream& operator<<(std::ostream& out, const Arc& arc) {
+    return out << "arc of " << arc.ellipse << " from " << arc.start.in_degrees() << " sweep "
+               << arc.sweep.in_degrees();
+}
+inline std::ostream& operator<<(std::ostream& out, const Sector& sector) {
+    return out << "sector: " << Arc{sector.ellipse, sector.start, sector.sweep};
+}
+inline std::ostream& operator<<(std::ostream& out, const Segment& segment) {
+    return out << "segment: " << Arc{segment.ellipse, segment.start, segment.sweep};
+}
+inline std::ostream& operator<<(std::ostream& out, const Dots& dots) {
+    out << "dots";
+    for (const Point& point : dots.points) out << ' ' << point;
+    return out;
+}
+inline std::ostream& operator<<(std::ostream& out, const Stroke& stroke) {
+    out << "stroke width " << stroke.width << " cap " << static_cast<int>(stroke.cap) << " join "
+        << static_cast<int>(stroke.join) << " limit " << stroke.mitre_limit << " alignment "
+        << static_cast<int>(stroke.alignment) << " dashes";
+    for (const double length : stroke.dashes.lengths) out << ' ' << length;
+    return out << " offset " << stroke.dashes.offset;
 }
 inline std::ostream& operator<<(std::ostream& out, const Polyline& polyline) {
     out << (polyline.closed ? "closed polyline" : "polyline");
@@ -189,6 +210,59 @@ inline rc::Gen<Polygon> any_polygon(Size window) {
                             const auto& [first, second, both] = parts;
                             return both ? Polygon({first, second}) : Polygon(first);
                         });
+}
+
+/// Strokes of any width, cap and join, solid ones and dashed ones.
+inline rc::Gen<Stroke> any_stroke() {
+    return rc::gen::exec([] {
+        Stroke stroke;
+        stroke.width = *rc::gen::oneOf(rc::gen::just(1), any_width());
+        stroke.cap = *rc::gen::element(Cap::butt, Cap::square, Cap::round);
+        stroke.join = *rc::gen::element(Join::mitre, Join::bevel, Join::round);
+        stroke.mitre_limit = *rc::gen::element(1.0, 1.5, 4.0, 30.0);
+        if (*rc::gen::inRange(0, 3) > 0) return stroke;
+        const auto count = *rc::gen::inRange<std::size_t>(1, 5);
+        for (std::size_t i = 0; i < count; ++i)
+            stroke.dashes.lengths.push_back(*rc::gen::inRange(i == 0 ? 1 : 0, 40) / 4.0);
+        stroke.dashes.offset = *rc::gen::inRange(-200, 200) / 4.0;
+        return stroke;
+    });
+}
+
+/// One of the shapes that have an inside.
+inline rc::Gen<Shape> any_closed_shape(Size window) {
+    const auto shape = [](const auto& one) { return Shape(one); };
+    const auto part = [window](auto make) {
+        return rc::gen::map(rc::gen::tuple(any_ellipse(window), any_angle(), any_angle()),
+                            [make](const auto& parts) {
+                                const auto& [ellipse, start, sweep] = parts;
+                                return Shape(make(ellipse, start, sweep));
+                            });
+    };
+    return rc::gen::oneOf(rc::gen::map(any_polygon(window), shape), rc::gen::map(any_ellipse(window), shape),
+                          rc::gen::map(any_box(window), shape), rc::gen::map(any_circle(window), shape),
+                          rc::gen::map(rc::gen::pair(any_box(window), any_extent()),
+                                       [](const auto& parts) {
+                                           return Shape(RoundedBox{parts.first, parts.second});
+                                       }),
+                          part([](const Ellipse& e, Angle a, Angle b) {
+                              return Sector{e, a, b};
+                          }),
+                          part([](const Ellipse& e, Angle a, Angle b) {
+                              return Segment{e, a, b};
+                          }));
+}
+
+/// One of the shapes without an inside.
+inline rc::Gen<Shape> any_open_shape(Size window) {
+    const auto shape = [](const auto& one) { return Shape(one); };
+    return rc::gen::oneOf(
+        rc::gen::map(any_line(window), shape), rc::gen::map(any_polyline(window), shape),
+        rc::gen::map(any_points(window), [](const auto& points) { return Shape(Dots{points}); }),
+        rc::gen::map(rc::gen::tuple(any_ellipse(window), any_angle(), any_angle()), [](const auto& parts) {
+            const auto& [ellipse, start, sweep] = parts;
+            return Shape(Arc{ellipse, start, sweep});
+        }));
 }
 
 } // namespace test

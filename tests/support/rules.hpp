@@ -9,9 +9,13 @@
 #include <coldbrick/line.hpp>
 #include <coldbrick/line_style.hpp>
 #include <coldbrick/polygon.hpp>
+#include <coldbrick/stroke.hpp>
 
 #include <algorithm>
+#include <cmath>
 #include <cstdint>
+#include <numbers>
+#include <vector>
 
 namespace coldbrick::test::rules {
 
@@ -120,6 +124,36 @@ inline bool in_ellipse(const Box& box, std::int64_t x, std::int64_t y) {
     return across * across * b * b + down * down * a * a <= a * a * b * b || on_ellipse(box, x, y);
 }
 
+/// The place on an ellipse about (0, 0) that is nearest to a point: of many in the quarter that the point
+/// lies in, refined.
+struct Foot {
+    long double distance;
+    long double x;
+    long double y;
+};
+inline Foot nearest_on_ellipse(long double a, long double b, long double x, long double y) {
+    const auto at = [&](long double angle) {
+        return std::hypot(std::abs(x) - a * std::cos(angle), std::abs(y) - b * std::sin(angle));
+    };
+    constexpr int steps = 128;
+    constexpr long double step = std::numbers::pi_v<long double> / 2 / steps;
+    long double best = 0;
+    for (int i = 1; i <= steps; ++i)
+        if (at(step * i) < at(best)) best = step * i;
+    for (long double reach = step; reach > 1e-12L; reach /= 2) {
+        if (at(best - reach) < at(best)) best -= reach;
+        if (at(best + reach) < at(best)) best += reach;
+    }
+    return {at(best), std::copysign(a * std::cos(best), x), std::copysign(b * std::sin(best), y)};
+}
+
+inline long double distance(long double a, long double b, long double x, long double y) {
+    return nearest_on_ellipse(a, b, x, y).distance;
+}
+
+/// What a rule says of a pixel, where floating point may err near a boundary.
+enum class Verdict { out, in, either };
+
 /// value <= width * sqrt(square), for values of up to 70 bits: the quotient decides unless it is the root
 /// itself.
 inline bool at_most_times_root(Wide value, Wide width, Wide square) {
@@ -180,6 +214,55 @@ inline bool on_wide_line(const Line& line, std::int64_t width, Cap cap, std::int
     if (cap == Cap::round) return band || s.about_first() || s.about_last();
     if (cap == Cap::square) return s.beside() && s.after_first_square() && s.before_last_square();
     return band;
+}
+
+/// A real vector, for the corners of joins.
+struct Vector {
+    long double x, y;
+};
+
+inline Vector vector(Point point) {
+    return {static_cast<long double>(point.x), static_cast<long double>(point.y)};
+}
+
+/// How far a point lies within a convex area, in pixels, negative outside; corners in either direction.
+inline long double depth(const std::vector<Vector>& corners, Vector p) {
+    long double area = 0;
+    for (std::size_t i = 0; i < corners.size(); ++i) {
+        const Vector a = corners[i];
+        const Vector b = corners[(i + 1) % corners.size()];
+        area += a.x * b.y - b.x * a.y;
+    }
+    long double least = 1e9L;
+    for (std::size_t i = 0; i < corners.size(); ++i) {
+        const Vector a = corners[i];
+        const Vector b = corners[(i + 1) % corners.size()];
+        const long double cross = (b.x - a.x) * (p.y - a.y) - (b.y - a.y) * (p.x - a.x);
+        least = std::min(least, (area < 0 ? -cross : cross) / std::hypot(b.x - a.x, b.y - a.y));
+    }
+    return least;
+}
+
+/// How far q lies within the join at a vertex between two segments.
+inline long double join_depth(Vector before, Vector v, Vector after, const Stroke& stroke, Vector q) {
+    const long double half = stroke.width / 2.0L;
+    if (stroke.join == Join::round) return half - std::hypot(q.x - v.x, q.y - v.y);
+    Vector in{v.x - before.x, v.y - before.y};
+    Vector out{after.x - v.x, after.y - v.y};
+    const long double in_length = std::hypot(in.x, in.y);
+    const long double out_length = std::hypot(out.x, out.y);
+    in = {in.x / in_length, in.y / in_length};
+    out = {out.x / out_length, out.y / out_length};
+    const long double turn = in.x * out.y - in.y * out.x;
+    if (std::abs(turn) < 1e-15L) return -1e9L;
+    const long double side = turn > 0 ? half : -half; // the outer side is on the left of a turn to the right
+    const Vector first{v.x + side * in.y, v.y - side * in.x};
+    const Vector second{v.x + side * out.y, v.y - side * out.x};
+    const long double cosine = in.x * out.x + in.y * out.y;
+    const Vector tip{v.x + side * (in.y + out.y) / (1 + cosine), v.y - side * (in.x + out.x) / (1 + cosine)};
+    const bool mitred =
+        stroke.join == Join::mitre && std::hypot(tip.x - v.x, tip.y - v.y) <= stroke.mitre_limit * half;
+    return mitred ? depth({v, first, tip, second}, q) : depth({v, first, second}, q);
 }
 
 /// A filled polygon.

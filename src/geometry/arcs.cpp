@@ -1,0 +1,70 @@
+// Arcs, sectors and segments as plain values.
+
+#include <coldbrick/arc.hpp>
+#include <coldbrick/sector.hpp>
+#include <coldbrick/segment.hpp>
+
+#include "geometry/checks.hpp"
+
+namespace coldbrick {
+
+namespace {
+
+template <class Shape>
+void check_parts(const Shape& shape) {
+    check(shape.ellipse);
+    check_finite("start angle", shape.start.in_degrees());
+    check_finite("sweep", shape.sweep.in_degrees());
+}
+
+} // namespace
+
+void check(const Arc& arc) {
+    check_parts(arc);
+}
+
+void check(const Sector& sector) {
+    check_parts(sector);
+}
+
+void check(const Segment& segment) {
+    check_parts(segment);
+}
+
+Arc Arc::about(Point centre, std::int32_t radius, Angle start, Angle sweep) {
+    return {Ellipse::about(centre, radius, radius), start, sweep};
+}
+
+Arc Arc::moved(std::int64_t dx, std::int64_t dy) const {
+    return {ellipse.moved(dx, dy), start, sweep};
+}
+
+Arc Arc::placed(Anchor anchor, Point position) const {
+    return placed_by_bounds(*this, anchor, position);
+}
+
+Sector Sector::about(Point centre, std::int32_t radius, Angle start, Angle sweep) {
+    return {Ellipse::about(centre, radius, radius), start, sweep};
+}
+
+Sector Sector::moved(std::int64_t dx, std::int64_t dy) const {
+    return {ellipse.moved(dx, dy), start, sweep};
+}
+
+Sector Sector::placed(Anchor anchor, Point position) const {
+    return placed_by_bounds(*this, anchor, position);
+}
+
+Segment Segment::about(Point centre, std::int32_t radius, Angle start, Angle sweep) {
+    return {Ellipse::about(centre, radius, radius), start, sweep};
+}
+
+Segment Segment::moved(std::int64_t dx, std::int64_t dy) const {
+    return {ellipse.moved(dx, dy), start, sweep};
+}
+
+Segment Segment::placed(Anchor anchor, Point position) const {
+    return placed_by_bounds(*this, anchor, position);
+}
+
+} // namespace coldbrick

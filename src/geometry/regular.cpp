@@ -1,0 +1,47 @@
+#include <coldbrick/regular.hpp>
+
+#include "geometry/checks.hpp"
+
+#include <limits>
+#include <vector>
+
+namespace coldbrick {
+
+namespace {
+
+/// A corner in a direction from the centre.
+Point corner(Point centre, std::int32_t radius, Angle direction) {
+    return rounded_about(centre, radius * direction.cosine(), radius * direction.sine());
+}
+
+void check_radius(std::int32_t radius) {
+    check_range("polygon radius", radius, 0, std::numeric_limits<std::int32_t>::max());
+}
+
+void check_count(std::string_view name, int count) {
+    check_range(name, count, 1, 1000000);
+}
+
+} // namespace
+
+Polygon regular_polygon(Point centre, std::int32_t radius, int corners, Angle first) {
+    check_radius(radius);
+    check_count("number of corners", corners);
+    std::vector<Point> ring;
+    for (int i = 0; i < corners; ++i)
+        ring.push_back(corner(centre, radius, first + degrees(360) * i / corners));
+    return Polygon(std::move(ring));
+}
+
+Polygon star(Point centre, std::int32_t tip_radius, std::int32_t notch_radius, int tips, Angle first) {
+    check_radius(tip_radius);
+    check_radius(notch_radius);
+    check_count("number of tips", tips);
+    std::vector<Point> ring;
+    for (int i = 0; i < 2 * tips; ++i)
+        ring.push_back(
+            corner(centre, i % 2 == 0 ? tip_radius : notch_radius, first + degrees(360) * i / (2.0 * tips)));
+    return Polygon(std::move(ring));
+}
+
+} // namespace coldbrick

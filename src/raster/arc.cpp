@@ -1,0 +1,288 @@
+#include "raster/arc.hpp"
+
+#include "geometry/checks.hpp"
+#include "raster/bend.hpp"
+#include "raster/contour.hpp"
+#include "raster/ellipse.hpp"
+#include "raster/oval_rows.hpp"
+#include "raster/probe.hpp"
+#include "raster/sweep.hpp"
+
+#include <algorithm>
+#include <cmath>
+#include <optional>
+
+namespace coldbrick::raster {
+
+namespace {
+
+/// What arcs, sectors and segments have in common.
+struct Slice {
+    Oval oval;
+    Origin origin;
+    Directions directions; ///< on the screen
+    Bend bend;
+
+    template <class Shape>
+    static Slice of(const Shape& shape) {
+        const Oval oval = oval_of(shape.ellipse);
+        const Directions directions(shape.start + shape.ellipse.turn, shape.sweep);
+        // An oval that quarter turns have made upright counts its own directions from the screen's.
+        const Angle shift = oval.upright ? Angle() : shape.ellipse.turn;
+        const Bend bend(oval, {0, 0}, CurvePlace::seen(oval, directions.start - shift),
+                        CurvePlace::seen(oval, directions.end() - shift));
+        return {oval, {oval.centre_x, oval.centre_y}, directions, bend};
+    }
+
+    [[nodiscard]] Vector from() const { return bend.point(bend.begin()); }
+    [[nodiscard]] Vector to() const { return bend.point(bend.end()); }
+};
+
+/// The filled sector's rows.
+class SectorRows {
+  public:
+    explicit SectorRows(const Slice& slice)
+        : origin_(slice.origin), rows_(slice.oval), seen_(Sweep::seen(slice.directions)) {}
+
+    [[nodiscard]] Runs row(std::int64_t y) {
+        Runs result = rows_.filled(y).intersection(seen_.row(y, origin_));
+        if (std::abs(2 * y - origin_.y) <= 1) result.unite(columns(-1, 1, origin_)); // the centre's pixels
+        return result;
+    }
+
+    [[nodiscard]] std::int64_t reach() const { return std::max<std::int64_t>(rows_.reach(), 1); }
+
+  private:
+    Origin origin_;
+    OvalRows rows_;
+    Sweep seen_;
+};
+
+/// The filled segment's rows.
+class SegmentRows {
+  public:
+    explicit SegmentRows(const Slice& slice) : origin_(slice.origin), rows_(slice.oval) {
+        const Vector chord = slice.from() - slice.to();
+        // An arc without an extent has its tangent for a chord.
+        const Vector along =
+            chord.length() > 0 ? 1 / chord.length() * chord : -slice.bend.direction(slice.bend.begin());
+        side_.keep_right_of(slice.to(), along);
+    }
+
+    [[nodiscard]] Runs row(std::int64_t y) {
+        return rows_.filled(y).intersection(Runs(side_.row(y, origin_)));
+    }
+
+    [[nodiscard]] std::int64_t reach() const { return rows_.reach(); }
+
+  private:
+    Origin origin_;
+    OvalRows rows_;
+    ConvexArea side_;
+};
+
+template <class Rows>
+void add_rows(Rows rows, const Oval& oval, SpanSink& sink) {
+    const RowRange range = rows_about(oval, rows.reach(), sink.clip());
+    for (std::int64_t y = range.first; y < range.end; ++y) rows.row(y).give(y, sink);
+}
+
+/// The columns of a row whose neighbours to both sides are in it as well.
+Runs without_ends(const Runs& row) {
+    Runs result;
+    for (const Run& run : row) result.unite({run.begin + 1, run.end - 1});
+    return result;
+}
+
+/// The filled pixels with a neighbour that is not filled.
+template <class Rows>
+void add_edge(Rows rows, const Oval& oval, SpanSink& sink) {
+    const RowRange range = rows_about(oval, rows.reach(), sink.clip());
+    Runs above = rows.row(range.first - 1);
+    Runs here = rows.row(range.first);
+    for (std::int64_t y = range.first; y < range.end; ++y) {
+        const Runs below = rows.row(y + 1);
+        const Runs inner = without_ends(here).intersection(above).intersection(below);
+        here.without(inner).give(y, sink);
+        above = here;
+        here = below;
+    }
+}
+
+Contour contour_of(const Arc&, const Slice& slice) {
+    Contour contour(slice.origin, false);
+    contour.add(slice.bend);
+    return contour;
+}
+
+Contour contour_of(const Sector&, const Slice& slice) {
+    Contour contour(slice.origin, true);
+    contour.add(Side{{0, 0}, slice.from()});
+    contour.add(slice.bend);
+    contour.add(Side{slice.to(), {0, 0}});
+    return contour;
+}
+
+Contour contour_of(const Segment&, const Slice& slice) {
+    Contour contour(slice.origin, true);
+    contour.add(slice.bend);
+    contour.add(Side{slice.to(), slice.from()});
+    return contour;
+}
+
+/// The pixels of a thin arc, and what stands for them if there are none.
+class ThinArc {
+  public:
+    explicit ThinArc(const Slice& slice)
+        : slice_(slice), rows_(slice.oval), seen_(Sweep::seen(slice.directions)) {}
+
+    [[nodiscard]] Runs row(std::int64_t y) {
+        if (!stand_in_) return rows_.outline(y).intersection(seen_.row(y, slice_.origin));
+        return y == stand_in_->y ? Runs({stand_in_->x, stand_in_->x + 1}) : Runs();
+    }
+
+    [[nodiscard]] std::int64_t reach() const { return rows_.reach(); }
+
+    /// Finds out whether there are any pixels, from the arc's middle on outwards, whatever a clip shows: a
+    /// long arc has its first pixel soon, and a short one is seen through soon.
+    void make_sure_of_a_pixel() {
+        const Bend::Extent extent = slice_.bend.rows();
+        const std::int64_t first = row_at(extent.top) - 2;
+        const std::int64_t last = row_at(extent.bottom) + 2;
+        const std::int64_t middle = row_at(slice_.bend.point(middle_place()).y);
+        for (std::int64_t off = 0; middle - off >= first || middle + off <= last; ++off)
+            if (!row(middle - off).empty() || !row(middle + off).empty()) return;
+        stand_in_ = nearest_to_middle();
+    }
+
+  private:
+    struct Pixel {
+        std::int64_t x;
+        std::int64_t y;
+    };
+
+    [[nodiscard]] std::int64_t row_at(long double height) const {
+        return floor_div(slice_.origin.y, std::int64_t{2}) +
+               static_cast<std::int64_t>(std::floor(height / 2));
+    }
+
+    [[nodiscard]] CurvePlace middle_place() const {
+        return CurvePlace::at((slice_.bend.begin().t + slice_.bend.end().t) / 2);
+    }
+
+    /// The outline has a pixel within two rows of any point of the curve.
+    [[nodiscard]] Pixel nearest_to_middle() {
+        const Vector middle = slice_.bend.point(middle_place());
+        Pixel best{};
+        long double least = beyond_all;
+        for (std::int64_t y = row_at(middle.y) - 2; y <= row_at(middle.y) + 3; ++y)
+            for (const Run& run : rows_.outline(y)) {
+                const std::int64_t wanted = floor_div(slice_.origin.x, std::int64_t{2}) +
+                                            static_cast<std::int64_t>(std::lround(middle.x / 2));
+                for (std::int64_t beside = -1; beside <= 1; ++beside) {
+                    const std::int64_t x = std::clamp(wanted + beside, run.begin, run.end - 1);
+                    const Vector p{static_cast<long double>(2 * x - slice_.origin.x),
+                                   static_cast<long double>(2 * y - slice_.origin.y)};
+                    const long double distance = (p - middle).length();
+                    if (distance >= least) continue;
+                    least = distance;
+                    best = {x, y};
+                }
+            }
+        return best;
+    }
+
+    Slice slice_;
+    OvalRows rows_;
+    Sweep seen_;
+    std::optional<Pixel> stand_in_;
+};
+
+template <class Rows, class Shape>
+void stroke_closed(const Shape& shape, const Pen& pen, SpanSink& sink) {
+    if (shape.ellipse.box.empty()) return;
+    const Slice slice = Slice::of(shape);
+    if (slice.directions.whole()) return stroke(shape.ellipse, pen, sink);
+    contour_of(shape, slice).stroke_or_dash(pen, sink, [&slice](SpanSink& thin) {
+        add_edge(Rows(slice), slice.oval, thin);
+    });
+}
+
+template <class Rows, class Shape>
+void fill_closed(const Shape& shape, SpanSink& sink) {
+    if (shape.ellipse.box.empty()) return;
+    const Slice slice = Slice::of(shape);
+    if (slice.directions.whole()) return fill(shape.ellipse, sink);
+    add_rows(Rows(slice), slice.oval, sink);
+}
+
+} // namespace
+
+void stroke(const Arc& arc, const Pen& pen, SpanSink& sink) {
+    if (arc.ellipse.box.empty()) return;
+    const Slice slice = Slice::of(arc);
+    if (slice.directions.whole()) return stroke(arc.ellipse, pen, sink);
+    contour_of(arc, slice).stroke_or_dash(pen, sink, [&slice](SpanSink& thin) {
+        ThinArc rows(slice);
+        rows.make_sure_of_a_pixel();
+        add_rows(rows, slice.oval, thin);
+    });
+}
+
+void fill(const Sector& sector, SpanSink& sink) {
+    fill_closed<SectorRows>(sector, sink);
+}
+
+void fill(const Segment& segment, SpanSink& sink) {
+    fill_closed<SegmentRows>(segment, sink);
+}
+
+void stroke(const Sector& sector, const Pen& pen, SpanSink& sink) {
+    stroke_closed<SectorRows>(sector, pen, sink);
+}
+
+void stroke(const Segment& segment, const Pen& pen, SpanSink& sink) {
+    stroke_closed<SegmentRows>(segment, pen, sink);
+}
+
+} // namespace coldbrick::raster
+
+namespace coldbrick {
+
+namespace {
+
+constexpr raster::Pen thin{1, Cap::butt, Join::mitre, 4, {}, 0};
+
+}
+
+Box Arc::bounds() const {
+    check(*this);
+    return raster::extent([this](raster::SpanSink& sink) { raster::stroke(*this, thin, sink); });
+}
+
+bool Arc::contains(Point pixel) const {
+    check(*this);
+    return raster::shows(pixel, [this](raster::SpanSink& sink) { raster::stroke(*this, thin, sink); });
+}
+
+Box Sector::bounds() const {
+    check(*this);
+    return raster::extent([this](raster::SpanSink& sink) { raster::fill(*this, sink); });
+}
+
+bool Sector::contains(Point pixel) const {
+    check(*this);
+    return raster::shows(pixel, [this](raster::SpanSink& sink) { raster::fill(*this, sink); });
+}
+
+Box Segment::bounds() const {
+    check(*this);
+    return raster::extent([this](raster::SpanSink& sink) { raster::fill(*this, sink); });
+}
+
+bool Segment::contains(Point pixel) const {
+    check(*this);
+    return raster::shows(pixel, [this](raster::SpanSink& sink) { raster::fill(*this, sink); });
+}
+
+} // namespace coldbrick

@@ -1,0 +1,183 @@
+#include "raster/bend.hpp"
+
+#include "raster/depth.hpp"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <numbers>
+
+namespace coldbrick::raster {
+
+namespace {
+
+constexpr long double quarter = std::numbers::pi_v<long double> / 2;
+
+long double semi_axis(std::uint64_t axis) {
+    return static_cast<long double>(axis);
+}
+
+} // namespace
+
+CurvePlace CurvePlace::seen(const Oval& oval, Angle direction) {
+    const long double c = direction.cosine();
+    const long double s = direction.sine();
+    const long double x = semi_axis(oval.b) * c;
+    const long double y = semi_axis(oval.a) * s;
+    const long double size = std::hypot(x, y);
+    // The parameter lies in the direction's own quarter, whole turns included.
+    const double quarters = std::floor(direction.in_degrees() / 90);
+    const bool even = std::fmod(quarters, 2.0) == 0;
+    const long double within =
+        even ? std::atan2(std::abs(y), std::abs(x)) : std::atan2(std::abs(x), std::abs(y));
+    const long double t = static_cast<long double>(quarters) * quarter + within;
+    return size == 0 ? CurvePlace{t, c, s} : CurvePlace{t, x / size, y / size};
+}
+
+CurvePlace CurvePlace::at(long double t) {
+    return {t, std::cos(t), std::sin(t)};
+}
+
+Vector Bend::turned(Vector v) const {
+    const long double c = oval_.cosine;
+    const long double s = oval_.sine;
+    return {v.x * c - v.y * s, v.x * s + v.y * c};
+}
+
+Vector Bend::turned_back(Vector v) const {
+    const long double c = oval_.cosine;
+    const long double s = oval_.sine;
+    return {v.x * c + v.y * s, v.y * c - v.x * s};
+}
+
+Vector Bend::point(const CurvePlace& place) const {
+    return centre_ + turned({semi_axis(oval_.a) * place.cosine, semi_axis(oval_.b) * place.sine});
+}
+
+Vector Bend::direction(const CurvePlace& place) const {
+    const Vector along{-semi_axis(oval_.a) * place.sine, semi_axis(oval_.b) * place.cosine};
+    const long double size = along.length();
+    return turned(size == 0 ? Vector{-place.sine, place.cosine} : 1 / size * along);
+}
+
+/// From t = 0. With k^2 = 1 - shorter^2 / longer^2 the curve is longer * E(k, t) long as counted from the end
+/// of the shorter axis.
+long double Bend::length_to(long double t) const {
+    const long double a = semi_axis(oval_.a);
+    const long double b = semi_axis(oval_.b);
+    if (oval_.circular()) return a * t;
+    const long double longer = std::max(a, b);
+    const auto k = static_cast<double>(std::sqrt(std::abs(a - b) * (a + b)) / longer);
+    if (b > a) return longer * std::ellint_2(k, static_cast<double>(t));
+    return longer * (std::comp_ellint_2(k) - std::ellint_2(k, static_cast<double>(quarter - t)));
+}
+
+long double Bend::length() const {
+    return length_to(end_.t) - length_to(begin_.t);
+}
+
+CurvePlace Bend::along(long double distance) const {
+    const long double a = semi_axis(oval_.a);
+    const long double b = semi_axis(oval_.b);
+    const long double wanted = length_to(begin_.t) + distance;
+    long double low = begin_.t;
+    long double high = end_.t;
+    long double t = low;
+    for (int i = 0; i < 60; ++i) {
+        const long double error = length_to(t) - wanted;
+        (error > 0 ? high : low) = t;
+        const long double speed = std::hypot(a * std::sin(t), b * std::cos(t));
+        long double next = t - error / speed;
+        if (!(next > low && next < high)) next = (low + high) / 2;
+        if (std::abs(next - t) <= 1e-15L) break;
+        t = next;
+    }
+    return CurvePlace::at(t);
+}
+
+bool Bend::passes(long double t) const {
+    const long double turns = std::ceil((begin_.t - t) / (4 * quarter));
+    return t + turns * 4 * quarter <= end_.t;
+}
+
+Bend::Foot Bend::nearest(Vector p) const {
+    const Vector q = turned_back(p - centre_);
+    const auto depth = Depth<long double>(semi_axis(oval_.a), semi_axis(oval_.b)).at(q.x, q.y);
+    const Vector foot{q.x - depth.depth * depth.x, q.y - depth.depth * depth.y};
+    const long double t = std::atan2(semi_axis(oval_.a) * foot.y, semi_axis(oval_.b) * foot.x);
+    if (passes(t)) {
+        const long double turns = std::ceil((begin_.t - t) / (4 * quarter));
+        return {length_to(t + turns * 4 * quarter) - length_to(begin_.t), std::abs(depth.depth)};
+    }
+    const long double to_begin = (point(begin_) - p).length();
+    const long double to_end = (point(end_) - p).length();
+    return to_begin <= to_end ? Foot{0, to_begin} : Foot{length(), to_end};
+}
+
+Sweep Bend::nearest_area() const {
+    constexpr long double exact_enough = 1e-15L;
+    Sweep result;
+    const auto first = std::floor(begin_.t / quarter + exact_enough);
+    const auto last = std::max(first, std::ceil(end_.t / quarter - exact_enough) - 1);
+    for (long double q = first; q <= last; ++q) {
+        constexpr std::array axes{Vector{1, 0}, Vector{0, 1}, Vector{-1, 0}, Vector{0, -1}};
+        const auto at = static_cast<std::size_t>(q - 4 * std::floor(q / 4));
+        ConvexArea area;
+        area.keep_right_of(centre_, turned(axes.at(at)));
+        area.keep_right_of(centre_, -turned(axes.at((at + 1) % 4)));
+        if (q == first) area.keep_right_of(point(begin_), -direction(begin_).right());
+        if (q == last) area.keep_right_of(point(end_), direction(end_).right());
+        result.add(area);
+    }
+    return result;
+}
+
+Bend::Extent Bend::rows() const {
+    const long double a = point(begin_).y;
+    const long double b = point(end_).y;
+    Extent extent{std::min(a, b), std::max(a, b)};
+    const long double lowest = std::atan2(semi_axis(oval_.b) * oval_.cosine, semi_axis(oval_.a) * oval_.sine);
+    for (const long double t : {lowest, lowest + 2 * quarter}) {
+        if (!passes(t)) continue;
+        const long double y = point(CurvePlace::at(t)).y;
+        extent = {std::min(extent.top, y), std::max(extent.bottom, y)};
+    }
+    return extent;
+}
+
+/// The parameters at which the curve meets the box's sides, between those of its ends, in order.
+std::vector<long double> Bend::crossings(Vector top_left, Vector bottom_right) const {
+    std::vector<long double> result{begin_.t, end_.t};
+    // x = p cos t + q sin t = r cos(t - phase), and y likewise.
+    const auto add = [&](long double p, long double q, long double wanted) {
+        const long double r = std::hypot(p, q);
+        if (std::abs(wanted) >= r) return;
+        for (const int side : {-1, 1}) {
+            const long double t = std::atan2(q, p) + side * std::acos(wanted / r);
+            if (passes(t)) result.push_back(t + std::ceil((begin_.t - t) / (4 * quarter)) * 4 * quarter);
+        }
+    };
+    const long double a = semi_axis(oval_.a);
+    const long double b = semi_axis(oval_.b);
+    for (const Vector& corner : {top_left, bottom_right}) {
+        add(a * oval_.cosine, -b * oval_.sine, corner.x - centre_.x);
+        add(a * oval_.sine, b * oval_.cosine, corner.y - centre_.y);
+    }
+    std::ranges::sort(result);
+    return result;
+}
+
+std::vector<Stretch> Bend::within(Vector top_left, Vector bottom_right) const {
+    std::vector<Stretch> result;
+    const std::vector<long double> marks = crossings(top_left, bottom_right);
+    const long double start = length_to(begin_.t);
+    for (std::size_t i = 1; i < marks.size(); ++i) {
+        const Vector middle = point(CurvePlace::at((marks[i - 1] + marks[i]) / 2));
+        if (middle.x >= top_left.x && middle.x <= bottom_right.x && middle.y >= top_left.y &&
+            middle.y <= bottom_right.y)
+            result.push_back({length_to(marks[i - 1]) - start, length_to(marks[i]) - start});
+    }
+    return result;
+}
+
+} // namespace coldbrick::raster

@@ -1,0 +1,53 @@
+/// @file
+/// Strokes along curves and straight sides whose ends need not be pixels.
+#pragma once
+
+#include "raster/bend.hpp"
+#include "raster/convex_area.hpp"
+#include "raster/dash_filter.hpp"
+#include "raster/pen.hpp"
+#include "raster/side.hpp"
+#include "raster/span_sink.hpp"
+
+#include <cstdint>
+#include <variant>
+#include <vector>
+
+namespace coldbrick::raster {
+
+/// Sides and bends that follow each other, clockwise where they are closed, so that the inside lies on their
+/// right. A wide stroke is the pixels within half a width, at most half a width inside and less than that
+/// outside, as for circles.
+class Contour {
+  public:
+    Contour(const Origin& origin, bool closed) : origin_(origin), closed_(closed) {}
+
+    /// Adds a side, unless it has no length.
+    void add(const Side& side);
+    void add(const Bend& bend) { pieces_.emplace_back(bend); }
+
+    /// The stroke of width 2 and up with caps, joins and dashes.
+    void stroke(const Pen& pen, SpanSink& sink) const;
+
+    /// The stroke of any width: `thin` adds the pixels of width 1 without dashes to the sink that it is
+    /// given.
+    template <class Thin>
+    void stroke_or_dash(const Pen& pen, SpanSink& sink, Thin thin) const {
+        if (pen.width > 1) return stroke(pen, sink);
+        if (!pen.dashed()) return thin(sink);
+        add_dashed(
+            pen, sink, [this](std::int64_t x, std::int64_t y) { return position(x, y); }, thin);
+    }
+
+  private:
+    /// How far along the contour, in pixels, its point nearest to a pixel lies.
+    [[nodiscard]] long double position(std::int64_t x, std::int64_t y) const;
+
+    using Piece = std::variant<Side, Bend>;
+
+    Origin origin_;
+    bool closed_;
+    std::vector<Piece> pieces_;
+};
+
+} // namespace coldbrick::raster

@@ -1,0 +1,36 @@
+/// @file
+/// Dashes of thin lines, pixel by pixel.
+#pragma once
+
+#include "raster/dash_pattern.hpp"
+#include "raster/pen.hpp"
+#include "raster/span_sink.hpp"
+
+#include <cstdint>
+
+namespace coldbrick::raster {
+
+/// Adds those of the pixels that thin(sink) adds to the sink it is given whose position(x, y) along the path,
+/// in pixels, lies in an on stretch.
+template <class Position, class Thin>
+void add_dashed(const Pen& pen, SpanSink& target, Position position, Thin thin) {
+    struct Filter {
+        SpanSink& target;
+        Position& position;
+        DashPattern dashes;
+
+        static void receive(void* self, std::span<const Span> spans) {
+            auto& filter = *static_cast<Filter*>(self);
+            for (const Span& span : spans)
+                for (std::int64_t x = span.x_begin; x < span.x_end; ++x)
+                    if (filter.dashes.on(filter.position(x, std::int64_t{span.y})))
+                        filter.target.add(span.y, x, x + 1);
+        }
+    };
+    Filter filter{target, position, DashPattern(pen.dashes, pen.dash_offset)};
+    SpanSink solid(target.clip(), &filter, Filter::receive);
+    thin(solid);
+    solid.flush();
+}
+
+} // namespace coldbrick::raster

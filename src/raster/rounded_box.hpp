@@ -1,0 +1,18 @@
+/// @file
+/// The pixels of boxes with rounded corners.
+#pragma once
+
+#include "raster/pen.hpp"
+#include "raster/span_sink.hpp"
+
+#include <coldbrick/rounded_box.hpp>
+
+namespace coldbrick::raster {
+
+/// The box with the corners of filled circles.
+void fill(const RoundedBox& rounded, SpanSink& sink);
+
+/// The box's stroke with the corners of the circle's stroke.
+void stroke(const RoundedBox& rounded, const Pen& pen, SpanSink& sink);
+
+} // namespace coldbrick::raster

@@ -39,9 +39,10 @@ const std::map<std::string, std::string> public_layer{
     {"line_style", "geometry"},  {"fill_rule", "geometry"}, {"polyline", "geometry"},
     {"polygon", "geometry"},     {"ellipse", "geometry"},   {"shape", "geometry"},
     {"colour", "paint"},         {"pixel_format", "paint"}, {"fill", "paint"},
-    {"stroke", "paint"},         {"image", "image"},        {"image_view", "image"},
-    {"draw", "image"},           {"magnify", "image"},      {"drawing", "drawing"},
-    {"files", "files"},          {"sheet", "sheet"},
+    {"stroke", "paint"},         {"image", "image"},        {"region", "image"},
+    {"series", "geometry"},      {"image_view", "image"},   {"draw", "image"},
+    {"magnify", "image"},        {"drawing", "drawing"},    {"files", "files"},
+    {"sheet", "sheet"},
 };
 
 /// What is wrong with the includes of a file in this layer.

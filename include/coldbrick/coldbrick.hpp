@@ -25,10 +25,12 @@
 #include <coldbrick/point.hpp>
 #include <coldbrick/polygon.hpp>
 #include <coldbrick/polyline.hpp>
+#include <coldbrick/region.hpp>
 #include <coldbrick/regular.hpp>
 #include <coldbrick/rounded_box.hpp>
 #include <coldbrick/sector.hpp>
 #include <coldbrick/segment.hpp>
+#include <coldbrick/series.hpp>
 #include <coldbrick/shape.hpp>
 #include <coldbrick/sheet.hpp>
 #include <coldbrick/span.hpp>

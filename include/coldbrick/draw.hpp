@@ -5,8 +5,12 @@
 #include <coldbrick/colour.hpp>
 #include <coldbrick/fill.hpp>
 #include <coldbrick/image_view.hpp>
+#include <coldbrick/region.hpp>
+#include <coldbrick/series.hpp>
 #include <coldbrick/shape.hpp>
 #include <coldbrick/stroke.hpp>
+
+#include <span> // many shapes at once
 
 namespace coldbrick {
 
@@ -29,5 +33,21 @@ void draw(const ImageView& view, const S& shape, const Stroke& stroke);
 /// @throws ArgumentError as above.
 template <ClosedShape S>
 void draw(const ImageView& view, const S& shape, const Fill& fill, const Stroke& stroke);
+
+/// Paints all pixels of a region that the view's clip shows. The fill's rule and edge do not matter.
+void draw(const ImageView& view, const Region& region, const Fill& fill);
+
+/// Paints shapes one after another, as single calls would, but looks at the style only once.
+/// @throws ArgumentError if a value is outside its range, or if a shape without an inside is to be filled;
+/// nothing is painted then.
+void draw(const ImageView& view, std::span<const Shape> shapes, const Fill& fill);
+void draw(const ImageView& view, std::span<const Shape> shapes, const Stroke& stroke);
+void draw(const ImageView& view, std::span<const Shape> shapes, const Fill& fill, const Stroke& stroke);
+
+/// Paints the shapes that an array of numbers tells, one after another, without making them first.
+/// @throws ArgumentError if a value is outside its range, if numbers are left over, or if dots or lines are
+/// to be filled; nothing is painted then.
+void draw(const ImageView& view, const Series& series, const Fill& fill);
+void draw(const ImageView& view, const Series& series, const Stroke& stroke);
 
 } // namespace coldbrick

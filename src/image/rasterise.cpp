@@ -38,6 +38,10 @@ void throw_no_inside() {
     throw ArgumentError("dots, lines, polylines and arcs have no inside: their strokes are centred");
 }
 
+void throw_not_filled() {
+    throw ArgumentError("dots, lines, polylines and arcs have no inside to fill: use a stroke");
+}
+
 Box loose_bounds_of(const Ellipse& ellipse) {
     if (ellipse.turn == Angle() || ellipse.box.empty()) return ellipse.box;
     const std::int64_t reach = std::max(ellipse.box.width, ellipse.box.height) / 2 + 2;

@@ -27,8 +27,9 @@ inline void check(const Dots&) {}
 /// Throws ArgumentError unless all values lie in the ranges that Stroke documents.
 void check(const Stroke& stroke);
 
-/// Throws ArgumentError: this shape has no inside.
+/// Throws ArgumentError: this shape has no inside to align a stroke to, or to fill.
 [[noreturn]] void throw_no_inside();
+[[noreturn]] void throw_not_filled();
 
 /// The same for the stroke of a shape, of which some have no inside.
 template <class S>

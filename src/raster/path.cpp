@@ -33,7 +33,7 @@ class Segment {
   public:
     Segment(Point from, Point to, std::int64_t width)
         : from_(from), to_(to), dx_(std::int64_t{to.x} - from.x), dy_(std::int64_t{to.y} - from.y),
-          shift_(width % 2 == 0 ? 1 : 0), reach_(reach(width, square(dx_) + square(dy_))) {}
+          width_(width), shift_(width % 2 == 0 ? 1 : 0), reach_(reach(width, square(dx_) + square(dy_))) {}
 
     [[nodiscard]] std::int64_t dx() const { return dx_; }
     [[nodiscard]] std::int64_t dy() const { return dy_; }
@@ -90,7 +90,7 @@ class Segment {
     }
 
     [[nodiscard]] long double squared_by(bool squared) const {
-        return squared ? static_cast<long double>(reach_) / length() / 2 : 0;
+        return squared ? static_cast<long double>(width_) / 2 : 0;
     }
 
     /// direction * t <= direction * along: of p, or of q where a square cap is cut.
@@ -119,6 +119,7 @@ class Segment {
     Point to_;
     std::int64_t dx_;
     std::int64_t dy_;
+    std::int64_t width_;
     std::int64_t shift_;
     Int128 reach_; ///< floor(width * length)
 };

@@ -1,0 +1,273 @@
+#include <coldbrick/region.hpp>
+
+#include "geometry/checks.hpp"
+#include "image/rasterise.hpp"
+#include "raster/probe.hpp"
+
+#include <algorithm>
+#include <concepts>
+
+namespace coldbrick {
+
+namespace {
+
+/// Walks through the boundaries of a row's spans.
+class Boundaries {
+  public:
+    Boundaries(const std::vector<Span>& spans, std::size_t& at, std::int32_t y)
+        : spans_(spans), at_(at), y_(y) {}
+
+    [[nodiscard]] std::int64_t next() const {
+        if (at_ == spans_.size() || spans_[at_].y != y_) return std::int64_t{1} << 32;
+        return inside_ ? spans_[at_].x_end : spans_[at_].x_begin;
+    }
+    void pass() {
+        if (inside_) ++at_;
+        inside_ = !inside_;
+    }
+    [[nodiscard]] bool inside() const { return inside_; }
+
+  private:
+    const std::vector<Span>& spans_;
+    std::size_t& at_;
+    std::int32_t y_;
+    bool inside_ = false;
+};
+
+/// The pixels for which belongs(in a, in b).
+template <class Belongs>
+std::vector<Span> combined(const std::vector<Span>& a, const std::vector<Span>& b, Belongs belongs) {
+    std::vector<Span> result;
+    std::size_t in_a = 0;
+    std::size_t in_b = 0;
+    while (in_a < a.size() || in_b < b.size()) {
+        const std::int32_t y = in_a == a.size()   ? b[in_b].y
+                               : in_b == b.size() ? a[in_a].y
+                                                  : std::min(a[in_a].y, b[in_b].y);
+        Boundaries of_a(a, in_a, y);
+        Boundaries of_b(b, in_b, y);
+        bool inside = false;
+        while (true) {
+            const std::int64_t x = std::min(of_a.next(), of_b.next());
+            if (x == std::int64_t{1} << 32) break;
+            while (of_a.next() == x) of_a.pass();
+            while (of_b.next() == x) of_b.pass();
+            if (belongs(of_a.inside(), of_b.inside()) == inside) continue;
+            inside = !inside;
+            if (inside)
+                result.push_back({y, static_cast<std::int32_t>(x), x});
+            else
+                result.back().x_end = x;
+        }
+    }
+    return result;
+}
+
+bool earlier(const Span& a, const Span& b) {
+    return a.y != b.y ? a.y < b.y : a.x_begin < b.x_begin;
+}
+
+raster::Clip clip_of(const Box& within) {
+    check(within);
+    const auto cut = [](std::int64_t value) {
+        return std::clamp(value, raster::everywhere.left, raster::everywhere.right);
+    };
+    return {cut(within.x), cut(within.y), cut(within.end_x()), cut(within.end_y())};
+}
+
+template <class Rasterise>
+Region gathered(const raster::Clip& clip, Rasterise rasterise) {
+    if (clip.left >= clip.right || clip.top >= clip.bottom) return {};
+    return Region(raster::ordered_spans(clip, rasterise));
+}
+
+template <class S>
+Region gathered(const raster::Clip& clip, const S& shape, const Fill& fill) {
+    check(shape);
+    return gathered(clip, [&](raster::SpanSink& sink) { rasterise(shape, fill, sink); });
+}
+
+template <class S>
+Region gathered(const raster::Clip& clip, const S& shape, const Stroke& stroke) {
+    check(shape);
+    check_stroke(shape, stroke);
+    return gathered(clip, [&](raster::SpanSink& sink) { rasterise(shape, stroke, {}, sink); });
+}
+
+} // namespace
+
+Region::Region(std::vector<Span> spans) : spans_(std::move(spans)) {
+    std::erase_if(spans_, [](const Span& span) { return span.x_begin >= span.x_end; });
+    if (!std::ranges::is_sorted(spans_, earlier)) std::ranges::sort(spans_, earlier);
+    std::size_t kept = 0;
+    for (const Span& span : spans_) {
+        if (kept > 0 && spans_[kept - 1].y == span.y && spans_[kept - 1].x_end >= span.x_begin)
+            spans_[kept - 1].x_end = std::max(spans_[kept - 1].x_end, span.x_end);
+        else
+            spans_[kept++] = span;
+    }
+    spans_.resize(kept);
+}
+
+std::int64_t Region::area() const {
+    std::int64_t result = 0;
+    for (const Span& span : spans_) result += span.x_end - span.x_begin;
+    return result;
+}
+
+Box Region::bounds() const {
+    if (spans_.empty()) return {};
+    std::int64_t left = spans_.front().x_begin;
+    std::int64_t right = spans_.front().x_end;
+    for (const Span& span : spans_) {
+        left = std::min<std::int64_t>(left, span.x_begin);
+        right = std::max(right, span.x_end);
+    }
+    return {left, spans_.front().y, right - left, std::int64_t{spans_.back().y} - spans_.front().y + 1};
+}
+
+bool Region::contains(Point pixel) const {
+    const auto after = std::ranges::upper_bound(spans_, Span{pixel.y, pixel.x, pixel.x}, earlier);
+    if (after == spans_.begin()) return false;
+    const Span& span = *(after - 1);
+    return span.y == pixel.y && pixel.x < span.x_end;
+}
+
+bool Region::touches(const Region& other) const {
+    auto a = spans_.begin();
+    auto b = other.spans_.begin();
+    while (a != spans_.end() && b != other.spans_.end()) {
+        if (a->y == b->y && a->x_begin < b->x_end && b->x_begin < a->x_end) return true;
+        const bool a_ends_first = a->y != b->y ? a->y < b->y : a->x_end <= b->x_end;
+        a_ends_first ? ++a : ++b;
+    }
+    return false;
+}
+
+Region Region::moved(std::int64_t dx, std::int64_t dy) const {
+    Region result = *this;
+    for (Span& span : result.spans_) {
+        const Point first = coldbrick::moved({span.x_begin, span.y}, dx, dy);
+        const std::int64_t last = coordinate("moved x", span.x_end - 1 + dx);
+        span = {first.y, first.x, last + 1};
+    }
+    return result;
+}
+
+Region Region::placed(Anchor anchor, Point position) const {
+    return placed_by_bounds(*this, anchor, position);
+}
+
+Region operator|(const Region& a, const Region& b) {
+    return Region(combined(a.spans_, b.spans_, [](bool in_a, bool in_b) { return in_a || in_b; }));
+}
+
+Region operator&(const Region& a, const Region& b) {
+    return Region(combined(a.spans_, b.spans_, [](bool in_a, bool in_b) { return in_a && in_b; }));
+}
+
+Region operator-(const Region& a, const Region& b) {
+    return Region(combined(a.spans_, b.spans_, [](bool in_a, bool in_b) { return in_a && !in_b; }));
+}
+
+Region operator^(const Region& a, const Region& b) {
+    return Region(combined(a.spans_, b.spans_, [](bool in_a, bool in_b) { return in_a != in_b; }));
+}
+
+template <ClosedShape S>
+Region region(const S& shape, const Fill& fill) {
+    return gathered(raster::everywhere, shape, fill);
+}
+
+template <ClosedShape S>
+Region region(const S& shape, const Fill& fill, const Box& within) {
+    return gathered(clip_of(within), shape, fill);
+}
+
+template <AnyShape S>
+Region region(const S& shape, const Stroke& stroke) {
+    return gathered(raster::everywhere, shape, stroke);
+}
+
+template <AnyShape S>
+Region region(const S& shape, const Stroke& stroke, const Box& within) {
+    return gathered(clip_of(within), shape, stroke);
+}
+
+template <ClosedShape S>
+Box bounds(const S& shape, const Fill& fill) {
+    const bool tiling = std::same_as<S, Polygon> && fill.edge == FillEdge::tiling;
+    if (!tiling) return shape.bounds();
+    check(shape);
+    return raster::extent([&](raster::SpanSink& sink) { rasterise(shape, fill, sink); });
+}
+
+template <AnyShape S>
+Box bounds(const S& shape, const Stroke& stroke) {
+    check(shape);
+    check_stroke(shape, stroke);
+    const bool plain = stroke.dashes.lengths.empty() && stroke.alignment == Alignment::centred;
+    if (plain && stroke.width == 1) return shape.bounds();
+    if constexpr (std::same_as<S, Box>)
+        if (plain && !shape.empty()) return shape.inset(-((stroke.width - 1) / 2));
+    if constexpr (std::same_as<S, Circle>)
+        if (plain) return shape.bounds().inset(-((stroke.width - 1) / 2));
+    return raster::extent([&](raster::SpanSink& sink) { rasterise(shape, stroke, {}, sink); });
+}
+
+template Region region(const Box&, const Fill&);
+template Region region(const Box&, const Fill&, const Box&);
+template Box bounds(const Box&, const Fill&);
+template Region region(const RoundedBox&, const Fill&);
+template Region region(const RoundedBox&, const Fill&, const Box&);
+template Box bounds(const RoundedBox&, const Fill&);
+template Region region(const Circle&, const Fill&);
+template Region region(const Circle&, const Fill&, const Box&);
+template Box bounds(const Circle&, const Fill&);
+template Region region(const Ellipse&, const Fill&);
+template Region region(const Ellipse&, const Fill&, const Box&);
+template Box bounds(const Ellipse&, const Fill&);
+template Region region(const Sector&, const Fill&);
+template Region region(const Sector&, const Fill&, const Box&);
+template Box bounds(const Sector&, const Fill&);
+template Region region(const Segment&, const Fill&);
+template Region region(const Segment&, const Fill&, const Box&);
+template Box bounds(const Segment&, const Fill&);
+template Region region(const Polygon&, const Fill&);
+template Region region(const Polygon&, const Fill&, const Box&);
+template Box bounds(const Polygon&, const Fill&);
+template Region region(const Dots&, const Stroke&);
+template Region region(const Dots&, const Stroke&, const Box&);
+template Box bounds(const Dots&, const Stroke&);
+template Region region(const Line&, const Stroke&);
+template Region region(const Line&, const Stroke&, const Box&);
+template Box bounds(const Line&, const Stroke&);
+template Region region(const Polyline&, const Stroke&);
+template Region region(const Polyline&, const Stroke&, const Box&);
+template Box bounds(const Polyline&, const Stroke&);
+template Region region(const Arc&, const Stroke&);
+template Region region(const Arc&, const Stroke&, const Box&);
+template Box bounds(const Arc&, const Stroke&);
+template Region region(const Box&, const Stroke&);
+template Region region(const Box&, const Stroke&, const Box&);
+template Box bounds(const Box&, const Stroke&);
+template Region region(const RoundedBox&, const Stroke&);
+template Region region(const RoundedBox&, const Stroke&, const Box&);
+template Box bounds(const RoundedBox&, const Stroke&);
+template Region region(const Circle&, const Stroke&);
+template Region region(const Circle&, const Stroke&, const Box&);
+template Box bounds(const Circle&, const Stroke&);
+template Region region(const Ellipse&, const Stroke&);
+template Region region(const Ellipse&, const Stroke&, const Box&);
+template Box bounds(const Ellipse&, const Stroke&);
+template Region region(const Sector&, const Stroke&);
+template Region region(const Sector&, const Stroke&, const Box&);
+template Box bounds(const Sector&, const Stroke&);
+template Region region(const Segment&, const Stroke&);
+template Region region(const Segment&, const Stroke&, const Box&);
+template Box bounds(const Segment&, const Stroke&);
+template Region region(const Polygon&, const Stroke&);
+template Region region(const Polygon&, const Stroke&, const Box&);
+template Box bounds(const Polygon&, const Stroke&);
+
+} // namespace coldbrick

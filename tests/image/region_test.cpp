@@ -1,0 +1,149 @@
+// Regions as sets of pixels, from shapes and from each other, and the bounds of what styles paint.
+
+#include "support/errors.hpp"
+#include "support/generators.hpp"
+#include "support/pixel_set.hpp"
+
+#include <coldbrick/draw.hpp>
+#include <coldbrick/region.hpp>
+
+#include <gtest/gtest.h>
+#include <rapidcheck/gtest.h>
+
+#include <algorithm>
+
+namespace coldbrick::test {
+
+namespace {
+
+constexpr Size window{41, 34};
+
+PixelSet pixels_of(const Region& region) {
+    return PixelSet::where(window, [&](auto x, auto y) {
+        return region.contains({static_cast<std::int32_t>(x), static_cast<std::int32_t>(y)});
+    });
+}
+
+Region any_region() {
+    std::vector<Span> spans;
+    const int count = *rc::gen::inRange(0, 40);
+    for (int i = 0; i < count; ++i) {
+        const auto x = *rc::gen::inRange<std::int32_t>(0, window.width);
+        spans.push_back({*rc::gen::inRange<std::int32_t>(0, 6), x,
+                         std::min<std::int64_t>(window.width, x + *rc::gen::inRange(-2, 8))});
+    }
+    const Region region(spans);
+    const PixelSet wanted = PixelSet::where(window, [&](auto x, auto y) {
+        return std::ranges::any_of(spans,
+                                   [&](const Span& s) { return s.y == y && x >= s.x_begin && x < s.x_end; });
+    });
+    RC_ASSERT(pixels_of(region) == wanted);
+    return region;
+}
+
+} // namespace
+
+RC_GTEST_PROP(Region, OperationsAreThoseOfSets, ()) {
+    const Region a = any_region();
+    const Region b = any_region();
+    const PixelSet in_a = pixels_of(a);
+    const PixelSet in_b = pixels_of(b);
+    const auto expect = [&](const Region& result, auto rule) {
+        RC_ASSERT(pixels_of(result) == PixelSet::where(window, [&](auto x, auto y) {
+                      return rule(in_a.contains(x, y), in_b.contains(x, y));
+                  }));
+        RC_ASSERT(result == Region(result.spans())); // in order, none touching
+        RC_ASSERT(result.area() == pixels_of(result).count());
+    };
+    expect(a | b, [](bool p, bool q) { return p || q; });
+    expect(a & b, [](bool p, bool q) { return p && q; });
+    expect(a - b, [](bool p, bool q) { return p && !q; });
+    expect(a ^ b, [](bool p, bool q) { return p != q; });
+    RC_ASSERT(a.touches(b) == !(a & b).empty());
+    RC_ASSERT((a.moved(3, -2).moved(-3, 2)) == a);
+    RC_ASSERT(a.moved(5, 9).bounds() == (a.empty() ? Box{} : a.bounds().moved(5, 9)));
+}
+
+RC_GTEST_PROP(Region, HoldsWhatIsPaintedAndBoundsAreTight, ()) {
+    const bool fills = *rc::gen::arbitrary<bool>();
+    const Shape shape =
+        fills ? *any_closed_shape(window) : *rc::gen::oneOf(any_open_shape(window), any_closed_shape(window));
+    Stroke stroke = *any_stroke();
+    stroke.width = std::min(stroke.width, 60);
+    const auto check_one = [&]<class S>(const S& one) {
+        Region whole;
+        Box tight;
+        // Huge shapes have too many rows to look at all of them.
+        const Box near{-300, -300, 700, 700};
+        const Box loose = [&one] {
+            if constexpr (requires { one.ellipse; })
+                return one.ellipse.bounds();
+            else
+                return one.bounds();
+        }();
+        const bool small = loose.intersection(near.inset(80)) == loose;
+        const auto paint = [&](const ImageView& view, const Colour& colour) {
+            if constexpr (ClosedShape<S>)
+                if (fills) return draw(view, one, Fill{colour});
+            Stroke coloured = stroke;
+            coloured.colour = colour;
+            draw(view, one, coloured);
+        };
+        if constexpr (ClosedShape<S>)
+            if (fills) {
+                whole = region(one, Fill{}, near);
+                if (small) tight = bounds(one, Fill{});
+            }
+        if (!fills) {
+            whole = region(one, stroke, near);
+            if (small) tight = bounds(one, stroke);
+        }
+        const PixelSet drawn = painted(window, paint);
+        RC_ASSERT(pixels_of(whole) == drawn);
+        RC_ASSERT(painted(window, [&](const ImageView& view, const Colour& colour) {
+                      draw(view, whole, Fill{colour});
+                  }) == drawn);
+        const bool all_seen = small && tight.intersection(near) == tight;
+        RC_ASSERT(!all_seen || tight == whole.bounds() || (tight.empty() && whole.empty()));
+    };
+    std::visit(check_one, shape);
+}
+
+TEST(Region, ReachesTheEndsOfTheCoordinates) {
+    const Box last_columns{highest - 2, highest - 1, 100, 100};
+    EXPECT_EQ(region(last_columns).bounds(), (Box{highest - 2, highest - 1, 3, 2}));
+    EXPECT_EQ(region(Line{{highest, lowest}, {highest, lowest + 4}}, Stroke{}).area(), 5);
+    EXPECT_EQ(region(Line{{highest - 4, 0}, {highest, 0}}, Stroke{{}, 3}).area(), 15);
+    EXPECT_EQ(region(Circle{{highest, highest}, 3}).area(), region(Circle{{lowest, lowest}, 3}).area());
+    EXPECT_EQ(region(Polygon({{highest, highest}, {highest - 9, highest}, {highest, highest - 9}})).area(),
+              55);
+    EXPECT_EQ(region(Circle{{0, 0}, highest}, Stroke{}, Box{highest - 10, -5, 11, 11}).bounds(),
+              (Box{highest, -5, 1, 11}));
+    EXPECT_EQ(bounds(Circle{{0, 0}, highest}, Stroke{{}, 4}), (Circle{{0, 0}, highest}.bounds().inset(-1)));
+    EXPECT_TRUE(region(Box{1, 1, 5, 5}, Fill{}, Box{50, 50, 3, 3}).empty());
+    expect_errors<ArgumentError>({
+        {[] {
+             (void)region(Box{highest, 0, 1, 1}).moved(1, 0);
+         },
+         "moved x 2147483648 is outside -2147483648..2147483647"},
+        {[] {
+             (void)region(Circle{{0, 0}, -1});
+         },
+         "circle radius -1 is outside 0..2147483647"},
+        {[] {
+             (void)bounds(Circle{{0, 0}, 1}, Stroke{{}, 0});
+         },
+         "stroke width 0 is outside 1..2147483647"},
+    });
+}
+
+TEST(Region, TellsWhetherShapesTouch) {
+    const Region light = region(Circle{{20, 20}, 8});
+    EXPECT_TRUE(light.touches(region(Line{{0, 28}, {40, 28}}, Stroke{})));
+    EXPECT_FALSE(light.touches(region(Line{{0, 29}, {40, 29}}, Stroke{})));
+    EXPECT_TRUE(light.touches(region(Line{{0, 29}, {40, 29}}, Stroke{{}, 3})));
+    EXPECT_EQ((light - region(Box{0, 0, 40, 21})).bounds(), (Box{12, 21, 17, 8}));
+    EXPECT_EQ(light.placed(Anchor::top_left, {0, 0}).bounds(), (Box{0, 0, 17, 17}));
+}
+
+} // namespace coldbrick::test

@@ -1,0 +1,171 @@
+// Rounded boxes, dots and aligned strokes against the rules.
+
+#include "support/errors.hpp"
+#include "support/generators.hpp"
+#include "support/pixel_set.hpp"
+#include "support/rules.hpp"
+
+#include <coldbrick/draw.hpp>
+#include <coldbrick/image.hpp>
+
+#include <gtest/gtest.h>
+#include <rapidcheck/gtest.h>
+
+#include <algorithm>
+
+namespace coldbrick::test {
+
+namespace {
+
+PixelSet stroked(Size window, const Shape& shape, Stroke stroke) {
+    return painted(window, [&](const ImageView& view, const Colour& colour) {
+        stroke.colour = colour;
+        std::visit([&](const auto& one) { draw(view, one, stroke); }, shape);
+    });
+}
+
+PixelSet filled(Size window, const Shape& shape) {
+    return painted(window, [&](const ImageView& view, const Colour& colour) {
+        const auto fill = [&]<class S>(const S& one) {
+            if constexpr (ClosedShape<S>) draw(view, one, Fill{colour});
+        };
+        std::visit(fill, shape);
+    });
+}
+
+/// Asks the circle at the corner that the pixel lies beyond, or else the box.
+template <class OfCircle, class OfBox>
+bool at_corner_or_side(const RoundedBox& shape, std::int64_t x, std::int64_t y, OfCircle of_circle,
+                       OfBox of_box) {
+    const Box& box = shape.box;
+    if (box.width == 0 || box.height == 0) return false;
+    const std::int64_t r = std::min<std::int64_t>(shape.radius, (std::min(box.width, box.height) - 1) / 2);
+    const std::int64_t left = box.x + r;
+    const std::int64_t top = box.y + r;
+    const std::int64_t right = box.x + box.width - 1 - r;
+    const std::int64_t bottom = box.y + box.height - 1 - r;
+    if (r == 0 || (x >= left && x <= right) || (y >= top && y <= bottom)) return of_box(box);
+    const Point corner{static_cast<std::int32_t>(x < left ? left : right),
+                       static_cast<std::int32_t>(y < top ? top : bottom)};
+    return of_circle(Circle{corner, static_cast<std::int32_t>(r)});
+}
+
+void expect_by_rule(Size window, const RoundedBox& shape, std::int32_t width) {
+    ASSERT_EQ(filled(window, shape),
+              PixelSet::where(window,
+                              [&](auto x, auto y) {
+                                  return at_corner_or_side(
+                                      shape, x, y,
+                                      [&](const Circle& circle) { return rules::in_circle(circle, x, y); },
+                                      [&](const Box& box) { return rules::in_box(box, x, y); });
+                              }))
+        << shape;
+    ASSERT_EQ(
+        stroked(window, shape, {{}, width}),
+        PixelSet::where(window,
+                        [&](auto x, auto y) {
+                            return at_corner_or_side(
+                                shape, x, y,
+                                [&](const Circle& circle) { return rules::on_circle(circle, width, x, y); },
+                                [&](const Box& box) { return rules::on_box(box, width, x, y); });
+                        }))
+        << shape << " width " << width;
+}
+
+} // namespace
+
+TEST(RoundedBox, EverySmallOne) {
+    for (int width = 0; width <= 16; ++width)
+        for (int height = 0; height <= 16; height += 3)
+            for (const int radius : {0, 1, 2, 3, 5, 8, 100})
+                for (const int stroke : {1, 2, 3, 4, 7, 12})
+                    expect_by_rule({30, 30}, {{7, 7, width, height}, radius}, stroke);
+}
+
+RC_GTEST_PROP(RoundedBox, AnyOneOfTheWholeDomain, ()) {
+    constexpr Size window{23, 21};
+    const Box box = *any_box(window);
+    RC_PRE(box.x >= lowest && box.x + box.width <= highest && box.y >= lowest &&
+           box.y + box.height <= highest);
+    expect_by_rule(window, {box, *any_extent()}, *any_width());
+    RC_ASSERT(!::testing::Test::HasFailure());
+}
+
+TEST(RoundedBox, OfFullRadiusIsTheCircle) {
+    for (int radius = 1; radius <= 12; ++radius) {
+        const Circle circle{{15, 15}, radius};
+        EXPECT_EQ(filled({31, 31}, RoundedBox{circle.bounds(), highest}), filled({31, 31}, circle));
+        EXPECT_TRUE((RoundedBox{circle.bounds(), radius}.contains({15, 15 - radius})));
+        EXPECT_FALSE((RoundedBox{circle.bounds(), radius}.contains({15 - radius, 15 - radius})));
+    }
+    expect_errors<ArgumentError>({{[] {
+                                       (void)RoundedBox{{0, 0, 3, 3}, -1}.bounds();
+                                   },
+                                   "corner radius -1 is outside 0..2147483647"}});
+}
+
+RC_GTEST_PROP(Dots, AreDiscsOfTheWidth, ()) {
+    constexpr Size window{33, 29};
+    const Dots dots{*any_points(window)};
+    const std::int32_t width = *any_width();
+    RC_ASSERT(stroked(window, dots, {{}, width}) == PixelSet::where(window, [&](auto x, auto y) {
+                  return std::ranges::any_of(dots.points, [&](const Point& point) {
+                      return width == 1 ? x == point.x && y == point.y
+                                        : rules::on_wide_line({point, point}, width, Cap::round, x, y);
+                  });
+              }));
+    RC_ASSERT(std::ranges::all_of(dots.points, [&](const Point& point) { return dots.contains(point); }));
+    RC_ASSERT(stroked(window, Dots{}, {{}, width}).count() == 0);
+}
+
+RC_GTEST_PROP(Alignment, IsACentredStrokeOnOneSideOfTheFill, ()) {
+    constexpr Size window{41, 34};
+    const Shape shape = *any_closed_shape(window);
+    Stroke stroke = *any_stroke();
+    stroke.width = std::min(stroke.width, highest / 2);
+    const PixelSet fill = filled(window, shape);
+    for (const Alignment alignment : {Alignment::inside, Alignment::outside}) {
+        const bool inside = alignment == Alignment::inside;
+        stroke.alignment = alignment;
+        Stroke centred = stroke;
+        centred.alignment = Alignment::centred;
+        centred.width = 2 * stroke.width + (inside ? -1 : 1);
+        const PixelSet wide = stroked(window, shape, centred);
+        RC_ASSERT(stroked(window, shape, stroke) == PixelSet::where(window, [&](auto x, auto y) {
+                      return wide.contains(x, y) && fill.contains(x, y) == inside;
+                  }));
+    }
+}
+
+TEST(Alignment, GivesExactlyTheWidth) {
+    constexpr Size window{40, 40};
+    const Box box{12, 12, 15, 13};
+    const Polygon polygon({{12, 12}, {26, 12}, {26, 24}, {12, 24}});
+    for (int width = 1; width <= 6; ++width) {
+        const Stroke inside{{}, width, Cap::butt, Join::mitre, 4, Alignment::inside};
+        const Stroke outside{{}, width, Cap::butt, Join::mitre, 4, Alignment::outside};
+        const auto rings = [&](std::int64_t grow, std::int64_t shrink) {
+            return PixelSet::where(window, [&](auto x, auto y) {
+                return rules::in_box(box.inset(-grow), x, y) && !rules::in_box(box.inset(shrink), x, y);
+            });
+        };
+        for (const Shape& shape : {Shape(box), Shape(polygon)}) {
+            EXPECT_EQ(stroked(window, shape, inside), rings(0, width));
+            EXPECT_EQ(stroked(window, shape, outside), rings(width, 0));
+        }
+    }
+}
+
+TEST(Alignment, IsOnlyForClosedShapes) {
+    Image image({4, 4}, PixelFormat::gray8);
+    const Stroke inside{{}, 1, Cap::butt, Join::mitre, 4, Alignment::inside};
+    const std::string message = "dots, lines, polylines and arcs have no inside: their strokes are centred";
+    expect_errors<ArgumentError>({{[&] { draw(image, Line{}, inside); }, message},
+                                  {[&] { draw(image, Dots{}, inside); }, message},
+                                  {[&] {
+                                       draw(image, Polyline{{{0, 0}}, true}, inside);
+                                   },
+                                   message}});
+}
+
+} // namespace coldbrick::test

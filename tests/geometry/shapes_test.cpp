@@ -3,12 +3,13 @@
 #include "support/errors.hpp"
 #include "support/generators.hpp"
 
-#include <coldbrick/box.hpp>
-#include <coldbrick/circle.hpp>
-#include <coldbrick/line.hpp>
+#include <coldbrick/regular.hpp>
+#include <coldbrick/shape.hpp>
 
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
+
+#include <cmath>
 
 namespace coldbrick::test {
 
@@ -49,6 +50,36 @@ TEST(Geometry, AnchorsNamePixels) {
 TEST(Geometry, BoundsReachBeyondThe32BitCoordinates) {
     EXPECT_EQ((Circle{{highest, lowest}, highest}.bounds()), (Box{0, -4294967295, 4294967295, 4294967295}));
     EXPECT_EQ((Line{{highest, 5}, {lowest, -5}}.bounds()), (Box{lowest, -5, std::int64_t{1} << 32, 11}));
+}
+
+TEST(Geometry, PathsTurnScaleAndMirrorAboutPoints) {
+    const Polyline path{{{10, 5}, {13, 5}, {13, 6}}, true};
+    const Point about{10, 5};
+    using Points = std::vector<Point>;
+    EXPECT_EQ(path.turned(degrees(90), about), (Polyline{{{10, 5}, {10, 8}, {9, 8}}, true}));
+    EXPECT_EQ(path.turned(degrees(-180), about), (Polyline{{{10, 5}, {7, 5}, {7, 4}}, true}));
+    EXPECT_EQ(path.turned(degrees(45), about).points, (Points{{10, 5}, {12, 7}, {11, 8}}));
+    EXPECT_EQ(path.scaled(0.5, 2, about).points, (Points{{10, 5}, {12, 5}, {12, 7}})); // halves away
+    EXPECT_EQ(path.scaled(-0.5, 1, about).points, (Points{{10, 5}, {8, 5}, {8, 6}}));
+    EXPECT_EQ(path.mirrored(Mirror::left_right, about).points, (Points{{10, 5}, {7, 5}, {7, 6}}));
+    const Polygon polygon({{{0, 0}, {9, 0}, {0, 9}}, {{1, 1}, {2, 2}, {1, 3}}});
+    EXPECT_EQ(polygon.mirrored(Mirror::top_bottom, {0, 4}).rings[1], (Points{{1, 7}, {2, 6}, {1, 5}}));
+    EXPECT_EQ(polygon.turned(degrees(90), {0, 0}).turned(degrees(270), {0, 0}), polygon);
+    EXPECT_EQ(polygon.scaled(3, 3, {0, 0}).bounds(), (Box{0, 0, 28, 28}));
+}
+
+TEST(Geometry, RegularPolygonsAndStarsAreSymmetric) {
+    EXPECT_EQ(regular_polygon({10, 20}, 5, 4), Polygon({{10, 15}, {15, 20}, {10, 25}, {5, 20}}));
+    EXPECT_EQ(regular_polygon({0, 0}, 10, 4, degrees(45)), Polygon({{7, 7}, {-7, 7}, {-7, -7}, {7, -7}}));
+    for (int corners = 1; corners <= 12; ++corners)
+        for (const Polygon& shape : {regular_polygon({0, 0}, 37, corners), star({0, 0}, 37, 15, corners)}) {
+            const auto& ring = shape.rings[0];
+            EXPECT_EQ(ring.size() % static_cast<std::size_t>(corners), 0U);
+            EXPECT_EQ(ring[0], (Point{0, -37}));
+            for (std::size_t i = 1; i < ring.size(); ++i) // the one half mirrors the other
+                EXPECT_EQ(ring[i], (Point{-ring[ring.size() - i].x, ring[ring.size() - i].y}));
+        }
+    EXPECT_EQ(star({0, 0}, 10, 4, 4).rings[0][1], (Point{3, -3}));
 }
 
 RC_GTEST_PROP(Geometry, MovingThereAndBackChangesNothing, ()) {
@@ -110,6 +141,30 @@ TEST(Geometry, ValuesOutsideTheirRangesAreNamed) {
              (void)Circle{{0, 0}, 1}.moved(std::int64_t{1} << 40, 0);
          },
          "offset 1099511627776 is outside -4294967296..4294967296"},
+        {[] {
+             (void)regular_polygon({0, 0}, -1, 3);
+         },
+         "polygon radius -1 is outside 0..2147483647"},
+        {[] {
+             (void)regular_polygon({0, 0}, 1, 0);
+         },
+         "number of corners 0 is outside 1..1000000"},
+        {[] {
+             (void)star({0, 0}, 1, 1, -2);
+         },
+         "number of tips -2 is outside 1..1000000"},
+        {[] {
+             (void)star({highest, 0}, 5, 1, 4);
+         },
+         "rounded x 2147483648 is outside -2147483648..2147483647"},
+        {[] {
+             (void)Polyline{{{5, 5}}}.scaled(1e300, 1, {0, 0});
+         },
+         "rounded x 8589934592 is outside -2147483648..2147483647"},
+        {[] {
+             (void)Polyline{{{5, 5}}}.scaled(1, std::nan(""), {0, 0});
+         },
+         "factor nan is not a finite number"},
     });
 }
 

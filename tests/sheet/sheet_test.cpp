@@ -3,6 +3,7 @@
 #include "support/errors.hpp"
 
 #include <coldbrick/draw.hpp>
+#include <coldbrick/regular.hpp>
 #include <coldbrick/sheet.hpp>
 
 #include <gtest/gtest.h>
@@ -95,6 +96,60 @@ TEST(Sheet, DrawsEllipsesInBoxesAndAboutCentres) {
           "                          ^"}});
 }
 
+TEST(Sheet, DrawsCurvesAnglesAndDashes) {
+    const Sheet sheet = read(R"(sheet 60 x 40
+let up = -90
+arc at (30, 20) radius 9 from up - 20 sweep 40           stroke gold 3 cap round
+sector at (30, 20) radii 9 x 4 turned 30 from 0 sweep -75 fill teal stroke white inside
+segment (3, 2) to (12, 30) from 10.5 sweep 400           fill teal
+ellipse (5, 6) size 12 x 7 turned up / 2                 stroke red
+box (5, 6) size 12 x 7 rounded 3                         stroke red 2 outside dashes 4, 2.5 offset -1
+dots (1, 2), (3, 4)                                      stroke red
+polygon at (30, 20) radius 9 corners 6                   fill red
+star at (30, 20) radius 9 notch 4 tips 5 turned 36       fill red
+)");
+    const auto& items = sheet.drawing.items();
+    ASSERT_EQ(items.size(), 9U); // the sector is filled and stroked
+    EXPECT_EQ(std::get<Arc>(items[0].shape), Arc::about({30, 20}, 9, degrees(-110), degrees(40)));
+    EXPECT_EQ(std::get<Sector>(items[1].shape),
+              (Sector{Ellipse::about({30, 20}, 9, 4, degrees(30)), degrees(0), degrees(-75)}));
+    EXPECT_EQ(items[2].stroke->alignment, Alignment::inside);
+    EXPECT_EQ(std::get<Segment>(items[3].shape), (Segment{{{3, 2, 10, 29}}, degrees(10.5), degrees(400)}));
+    EXPECT_EQ(std::get<Ellipse>(items[4].shape), (Ellipse{{5, 6, 12, 7}, degrees(-45)}));
+    EXPECT_EQ(std::get<RoundedBox>(items[5].shape), (RoundedBox{{5, 6, 12, 7}, 3}));
+    EXPECT_EQ(items[5].stroke, (Stroke{colour("red"), 2, Cap::butt, Join::mitre, 4, Alignment::outside,
+                                       Dashes{{4, 2.5}, -1}}));
+    EXPECT_EQ(std::get<Dots>(items[6].shape), (Dots{{{1, 2}, {3, 4}}}));
+    EXPECT_EQ(std::get<Polygon>(items[7].shape), regular_polygon({30, 20}, 9, 6));
+    EXPECT_EQ(std::get<Polygon>(items[8].shape), star({30, 20}, 9, 4, 5, degrees(-54)));
+    const auto fault = [](const std::string& line, const std::string& message) {
+        return FailingCall{[line] { (void)read("sheet 9 x 9\n" + line); }, "quay.brick:2:" + message};
+    };
+    expect_errors<SheetError>({
+        fault("arc at (1, 1) radius 3 sweep 4 stroke red",
+              "24: expected \"from\", found \"sweep\"\narc at (1, 1) radius 3 sweep 4 stroke red\n"
+              "                       ^"),
+        fault(
+            "arc at (1, 1) width 3",
+            "15: expected \"radius\" or \"radii\", found \"width\"\narc at (1, 1) width 3\n              ^"),
+        fault("line (0, 0) to (1, 1) stroke red inside",
+              "23: this shape has no inside: its stroke is centred\nline (0, 0) to (1, 1) stroke red inside\n"
+              "                      ^"),
+        fault("dots (0, 0) stroke red dashes 1, -2",
+              "34: dash length -2 is below 0\ndots (0, 0) stroke red dashes 1, -2\n"
+              "                                 ^"),
+        fault("dots (0, 0) stroke red dashes 0, 0",
+              "31: dash lengths that add up to 0 are below 0.125\ndots (0, 0) stroke red dashes 0, 0\n"
+              "                              ^"),
+        fault("dots (0, 0) stroke red offset 3",
+              "31: there are no dashes to offset\ndots (0, 0) stroke red offset 3\n"
+              "                              ^"),
+        fault("star at (4, 4) radius 3 notch 1 tips 0 fill red",
+              "38: number of tips 0 is outside 1..1000000\nstar at (4, 4) radius 3 notch 1 tips 0 fill red\n"
+              "                                     ^"),
+    });
+}
+
 TEST(Sheet, ArithmeticBindsAsInSchool) {
     const std::pair<const char*, int> expected[] = {
         {"1 + 2 * 3", 7}, {"(1 + 2) * 3", 9}, {"7 - 2 - 1", 4},    {"12 / 2 / 3", 2}, {"-2 * -3", 6},
@@ -123,9 +178,8 @@ TEST(Sheet, FaultsAreToldWithTheirPlace) {
          "quay.brick:2:25: radius -3 is outside 0..2147483647\ncircle at (1, 2) radius -3 fill red\n"
          "                        ^"},
         {"sheet 9 x 9\n\tboxx (1, 2) to (3, 4) fill red\n",
-         "quay.brick:2:2: expected a statement (sheet, let, line, path, box, circle, ellipse, polygon), "
-         "found "
-         "\"boxx\"\n"
+         "quay.brick:2:2: expected a statement (sheet, let, dots, line, path, arc, box, circle, ellipse, "
+         "sector, segment, polygon, star), found \"boxx\"\n"
          "\tboxx (1, 2) to (3, 4) fill red\n\t^"},
         {"sheet 0 x 9", "quay.brick:1:7: width 0 is outside 1..2147483647\nsheet 0 x 9\n      ^"},
         {"sheet 9 x 3000000000",

@@ -122,6 +122,105 @@ inline void wide_line(Canvas& canvas, int x0, int y0, int x1, int y1, int width,
         }
 }
 
+/// The midpoint ellipse in two regions, its four reflections pixel by pixel or as filled rows.
+inline void ellipse(Canvas& canvas, int cx, int cy, int rx, int ry, bool filled, std::uint32_t colour) {
+    const auto set = [&](int x, int y) {
+        if (filled) {
+            for (int column = cx - x; column <= cx + x; ++column) {
+                canvas.set(column, cy + y, colour);
+                canvas.set(column, cy - y, colour);
+            }
+            return;
+        }
+        canvas.set(cx + x, cy + y, colour);
+        canvas.set(cx - x, cy + y, colour);
+        canvas.set(cx + x, cy - y, colour);
+        canvas.set(cx - x, cy - y, colour);
+    };
+    const std::int64_t a = std::int64_t{rx} * rx;
+    const std::int64_t b = std::int64_t{ry} * ry;
+    int x = 0;
+    int y = ry;
+    std::int64_t decision = 4 * b - 4 * a * ry + a;
+    while (b * x <= a * y) {
+        set(x, y);
+        ++x;
+        decision += 4 * b * (2 * x + 1);
+        if (decision >= 0) {
+            --y;
+            decision -= 8 * a * y;
+        }
+    }
+    decision = b * (2 * x + 1) * (2 * x + 1) + 4 * a * (y - 1) * (y - 1) - 4 * a * b;
+    while (y >= 0) {
+        set(x, y);
+        --y;
+        decision += 4 * a * (1 - 2 * y);
+        if (decision <= 0) {
+            ++x;
+            decision += 8 * b * x;
+        }
+    }
+}
+
+/// Each pixel of the square asked whether it lies between two radii.
+inline void wide_circle(Canvas& canvas, int cx, int cy, int radius, int width, std::uint32_t colour) {
+    const double inner = radius - width / 2.0;
+    const double outer = radius + width / 2.0;
+    const int reach = static_cast<int>(outer) + 1;
+    for (int y = -reach; y <= reach; ++y)
+        for (int x = -reach; x <= reach; ++x) {
+            const double square = double(x) * x + double(y) * y;
+            if (square >= inner * inner && square < outer * outer) canvas.set(cx + x, cy + y, colour);
+        }
+}
+
+/// Each pixel of the box asked whether it lies between two ellipses.
+inline void wide_ellipse(Canvas& canvas, int cx, int cy, int rx, int ry, int width, std::uint32_t colour) {
+    const double half = width / 2.0;
+    const auto within = [](double x, double y, double a, double b) {
+        return x * x / (a * a) + y * y / (b * b) < 1;
+    };
+    for (int y = -ry - width; y <= ry + width; ++y)
+        for (int x = -rx - width; x <= rx + width; ++x)
+            if (within(x, y, rx + half, ry + half) && !within(x, y, rx - half, ry - half))
+                canvas.set(cx + x, cy + y, colour);
+}
+
+/// The same with the pixel's angle, in degrees, between two others.
+inline void wide_arc(Canvas& canvas, int cx, int cy, int radius, int width, double from, double to,
+                     std::uint32_t colour) {
+    const double inner = radius - width / 2.0;
+    const double outer = radius + width / 2.0;
+    const int reach = static_cast<int>(outer) + 1;
+    for (int y = -reach; y <= reach; ++y)
+        for (int x = -reach; x <= reach; ++x) {
+            const double square = double(x) * x + double(y) * y;
+            if (square < inner * inner || square >= outer * outer) continue;
+            const double angle = std::atan2(y, x) * 57.29577951308232;
+            const double positive = angle < 0 ? angle + 360 : angle;
+            if (positive >= from && positive <= to) canvas.set(cx + x, cy + y, colour);
+        }
+}
+
+/// A line cut into shorter ones, each of them drawn on its own.
+inline void dashed_line(Canvas& canvas, int x0, int y0, int x1, int y1, int width, double on, double off,
+                        std::uint32_t colour) {
+    const double length = std::hypot(x1 - x0, y1 - y0);
+    for (double at = 0; at < length; at += on + off) {
+        const double end = std::min(at + on, length);
+        const auto along = [length](int from, int to, double distance) {
+            return static_cast<int>(std::lround(from + (to - from) * distance / length));
+        };
+        if (width == 1)
+            line(canvas, along(x0, x1, at), along(y0, y1, at), along(x0, x1, end), along(y0, y1, end),
+                 colour);
+        else
+            wide_line(canvas, along(x0, x1, at), along(y0, y1, at), along(x0, x1, end), along(y0, y1, end),
+                      width, colour);
+    }
+}
+
 struct Vertex {
     int x;
     int y;

@@ -25,20 +25,6 @@ using rules::Verdict;
 constexpr long double degree = std::numbers::pi_v<long double> / 180;
 constexpr long double close = 1e-6L;
 
-template <class S>
-PixelSet stroked(Size window, const S& shape, Stroke stroke = {}) {
-    return painted(window, [&](const ImageView& view, const Colour& colour) {
-        stroke.colour = colour;
-        draw(view, shape, stroke);
-    });
-}
-
-template <class S>
-PixelSet filled(Size window, const S& shape) {
-    return painted(window,
-                   [&](const ImageView& view, const Colour& colour) { draw(view, shape, Fill{colour}); });
-}
-
 /// Whether a direction, in degrees, lies in a closed sweep; on its ends but for rounding, it does.
 Verdict within(long double angle, long double start, long double sweep, long double tolerance) {
     if (std::abs(sweep) >= 360) return Verdict::in;

@@ -13,22 +13,11 @@ namespace coldbrick::test {
 
 namespace {
 
-PixelSet filled(Size window, const Circle& circle) {
-    return painted(window,
-                   [&](const ImageView& view, const Colour& colour) { draw(view, circle, Fill{colour}); });
-}
-
-PixelSet stroked(Size window, const Circle& circle, std::int32_t width) {
-    return painted(window, [&](const ImageView& view, const Colour& colour) {
-        draw(view, circle, Stroke{colour, width});
-    });
-}
-
 void expect_by_rule(Size window, const Circle& circle, std::int32_t width) {
     ASSERT_EQ(filled(window, circle),
               PixelSet::where(window, [&](auto x, auto y) { return rules::in_circle(circle, x, y); }))
         << circle;
-    ASSERT_EQ(stroked(window, circle, width),
+    ASSERT_EQ(stroked(window, circle, {{}, width}),
               PixelSet::where(window, [&](auto x, auto y) { return rules::on_circle(circle, width, x, y); }))
         << circle << " width " << width;
 }
@@ -61,7 +50,7 @@ TEST(Circle, OutlinesOfManyRadiiFollowTheRuleAndAreConnected) {
     for (int radius = 0; radius <= 300; ++radius) {
         const std::int32_t side = 2 * radius + 1;
         const Circle circle{{radius, radius}, radius};
-        const PixelSet outline = stroked({side, side}, circle, 1);
+        const PixelSet outline = stroked({side, side}, circle);
         ASSERT_EQ(outline, PixelSet::where({side, side},
                                            [&](auto x, auto y) { return rules::on_circle(circle, x, y); }))
             << circle;
@@ -79,7 +68,7 @@ TEST(Circle, FillIsTheOutlineAndAllBetweenOnEveryRow) {
     for (int radius = 0; radius <= 120; ++radius) {
         const Size window{2 * radius + 1, 2 * radius + 1};
         const Circle circle{{radius, radius}, radius};
-        const PixelSet outline = stroked(window, circle, 1);
+        const PixelSet outline = stroked(window, circle);
         PixelSet between(window);
         for (int y = 0; y < window.height; ++y) {
             int left = 0;
@@ -95,12 +84,12 @@ TEST(Circle, StrokesOfNeighbouringRadiiLeaveHolesButOneWideStrokeDoesNot) {
     int radii_with_holes = 0;
     for (int radius = 2; radius < 99; ++radius) {
         const Circle circle{{100, 100}, radius};
-        const PixelSet inner = stroked(window, circle, 1);
-        const PixelSet outer = stroked(window, {{100, 100}, radius + 1}, 1);
-        const PixelSet band = stroked(window, circle, 3);
-        const PixelSet disc = filled(window, {{100, 100}, radius + 1});
-        radii_with_holes +=
-            disc.count() != filled(window, {{100, 100}, radius - 1}).count() + inner.count() + outer.count();
+        const PixelSet inner = stroked(window, circle);
+        const PixelSet outer = stroked(window, Circle{{100, 100}, radius + 1});
+        const PixelSet band = stroked(window, circle, {{}, 3});
+        const PixelSet disc = filled(window, Circle{{100, 100}, radius + 1});
+        radii_with_holes += disc.count() != filled(window, Circle{{100, 100}, radius - 1}).count() +
+                                                inner.count() + outer.count();
         const PixelSet hole = PixelSet::where(
             window, [&](auto x, auto y) { return disc.contains(x, y) && !band.contains(x, y); });
         ASSERT_TRUE(is_8_connected(hole, {100, 100})) << circle;

@@ -23,13 +23,6 @@ namespace {
 using rules::Vector;
 using rules::Verdict;
 
-PixelSet stroked(Size window, const Shape& shape, Stroke stroke) {
-    return painted(window, [&](const ImageView& view, const Colour& colour) {
-        stroke.colour = colour;
-        std::visit([&](const auto& one) { draw(view, one, stroke); }, shape);
-    });
-}
-
 Stroke dashed(std::int32_t width, std::vector<double> lengths, double offset, Cap cap = Cap::butt) {
     Stroke stroke{{}, width, cap};
     stroke.dashes = {std::move(lengths), offset};

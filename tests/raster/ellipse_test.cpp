@@ -17,22 +17,11 @@ namespace coldbrick::test {
 
 namespace {
 
-PixelSet filled(Size window, const Ellipse& ellipse) {
-    return painted(window,
-                   [&](const ImageView& view, const Colour& colour) { draw(view, ellipse, Fill{colour}); });
-}
-
-PixelSet stroked(Size window, const Ellipse& ellipse, std::int32_t width) {
-    return painted(window, [&](const ImageView& view, const Colour& colour) {
-        draw(view, ellipse, Stroke{colour, width});
-    });
-}
-
 void expect_thin_by_rule(Size window, const Box& box) {
-    ASSERT_EQ(stroked(window, {box}, 1),
+    ASSERT_EQ(stroked(window, Ellipse{box}),
               PixelSet::where(window, [&](auto x, auto y) { return rules::on_ellipse(box, x, y); }))
         << box;
-    ASSERT_EQ(filled(window, {box}),
+    ASSERT_EQ(filled(window, Ellipse{box}),
               PixelSet::where(window, [&](auto x, auto y) { return rules::in_ellipse(box, x, y); }))
         << box;
 }
@@ -64,10 +53,7 @@ TEST(Ellipse, OfEqualRadiiIsTheCircle) {
         for (int width = 1; width <= 9; ++width) {
             const Circle circle{{36, 37}, radius};
             const Ellipse ellipse = Ellipse::about(circle.centre, radius, radius);
-            const auto draw_circle = [&](const ImageView& view, const Colour& colour) {
-                draw(view, circle, Stroke{colour, width});
-            };
-            ASSERT_EQ(stroked({72, 72}, ellipse, width), painted({72, 72}, draw_circle))
+            ASSERT_EQ(stroked({72, 72}, ellipse, {{}, width}), stroked({72, 72}, circle, {{}, width}))
                 << circle << " width " << width;
         }
 }
@@ -78,7 +64,7 @@ TEST(Ellipse, WideStrokesHaveConstantWidth) {
          {std::pair{30, 9}, {9, 26}, {24, 17}, {25, 24}, {1, 12}, {14, 1}, {2, 2}, {30, 3}})
         for (const int width : {2, 3, 4, 7, 12}) {
             const Box box{7, 7, columns, rows};
-            const PixelSet result = stroked(window, {box}, width);
+            const PixelSet result = stroked(window, Ellipse{box}, {{}, width});
             const long double a = (columns - 1) / 2.0L;
             const long double b = (rows - 1) / 2.0L;
             for (int y = 0; y < window.height; ++y)
@@ -97,11 +83,9 @@ RC_GTEST_PROP(Ellipse, HugeWideOnesOfEqualRadiiFollowTheCircle, ()) {
     constexpr Size window{16, 12};
     const std::int32_t width = std::max(2, *any_width());
     const Circle circle = *any_circle(window, width);
-    const PixelSet by_circle = painted(window, [&](const ImageView& view, const Colour& colour) {
-        draw(view, circle, Stroke{colour, width});
-    });
+    const PixelSet by_circle = stroked(window, circle, {{}, width});
     const PixelSet by_ellipse =
-        stroked(window, Ellipse::about(circle.centre, circle.radius, circle.radius), width);
+        stroked(window, Ellipse::about(circle.centre, circle.radius, circle.radius), {{}, width});
     int different = 0;
     for (int y = 0; y < window.height; ++y)
         for (int x = 0; x < window.width; ++x)
@@ -140,7 +124,7 @@ TEST(Ellipse, TurnedOutlinesAreNearestToTheCrossings) {
             if (turn % 90 == 0) continue;
             const Ellipse ellipse{{(44 - size.width) / 2, (44 - size.height) / 2, size.width, size.height},
                                   degrees(turn)};
-            const PixelSet outline = stroked(window, ellipse, 1);
+            const PixelSet outline = stroked(window, ellipse);
             const PixelSet fill = filled(window, ellipse);
             const long double centre_x = static_cast<long double>(2 * ellipse.box.x + size.width - 1) / 2;
             const long double centre_y = static_cast<long double>(2 * ellipse.box.y + size.height - 1) / 2;
@@ -178,13 +162,15 @@ TEST(Ellipse, QuarterTurnsAreExact) {
             const Box level{20 - width / 2, 20 - height / 2, width, height};
             const Box upright{20 - height / 2, 20 - width / 2, height, width};
             for (const int stroke : {1, 2, 5}) {
-                ASSERT_EQ(stroked(window, {level, degrees(90)}, stroke), stroked(window, {upright}, stroke));
-                ASSERT_EQ(stroked(window, {level, degrees(-180)}, stroke), stroked(window, {level}, stroke));
+                ASSERT_EQ(stroked(window, Ellipse{level, degrees(90)}, {{}, stroke}),
+                          stroked(window, Ellipse{upright}, {{}, stroke}));
+                ASSERT_EQ(stroked(window, Ellipse{level, degrees(-180)}, {{}, stroke}),
+                          stroked(window, Ellipse{level}, {{}, stroke}));
             }
-            ASSERT_EQ(filled(window, {level, degrees(450)}), filled(window, {upright}));
+            ASSERT_EQ(filled(window, Ellipse{level, degrees(450)}), filled(window, Ellipse{upright}));
         }
     // A turn that puts the box's sides between the pixels: ties go outwards.
-    EXPECT_EQ(filled(window, {{10, 10, 4, 1}, degrees(90)}).count(), 2 * 3);
+    EXPECT_EQ(filled(window, Ellipse{{10, 10, 4, 1}, degrees(90)}).count(), 2 * 3);
     EXPECT_EQ((Ellipse{{10, 10, 4, 1}, degrees(90)}.bounds()), (Box{11, 9, 2, 3}));
 }
 
@@ -193,7 +179,7 @@ TEST(Ellipse, TurnedWideStrokesHaveConstantWidth) {
     for (const auto& [columns, rows, turn, width] :
          {std::tuple{29, 13, 30, 3}, {28, 9, 75, 4}, {31, 5, -20, 7}, {24, 1, 45, 3}, {20, 16, 10, 12}}) {
         const Ellipse ellipse{{(48 - columns) / 2, (48 - rows) / 2, columns, rows}, degrees(turn)};
-        const PixelSet result = stroked(window, ellipse, width);
+        const PixelSet result = stroked(window, ellipse, {{}, width});
         const long double angle = turn * std::numbers::pi_v<long double> / 180;
         const long double a = (columns - 1) / 2.0L;
         const long double b = (rows - 1) / 2.0L;
@@ -215,7 +201,7 @@ RC_GTEST_PROP(Ellipse, ContainsAgreesWithTheFill, ()) {
     constexpr Size window{30, 30};
     const Box box{*rc::gen::inRange(-20, 20), *rc::gen::inRange(-20, 20), *rc::gen::inRange(0, 60),
                   *rc::gen::inRange(0, 60)};
-    const PixelSet fill = filled(window, {box});
+    const PixelSet fill = filled(window, Ellipse{box});
     const Point pixel{*rc::gen::inRange(0, 30), *rc::gen::inRange(0, 30)};
     RC_ASSERT(Ellipse{box}.contains(pixel) == fill.contains(pixel.x, pixel.y));
 }

@@ -92,6 +92,68 @@ RC_GTEST_PROP(Invariants, TranslationExact, ()) {
                 RC_ASSERT(before.contains(x, y) == after.contains(x + dx, y + dy));
 }
 
+RC_GTEST_PROP(Invariants, FillAndOutlineShareOneSilhouette, ()) {
+    const Shape shape = *any_closed_shape(window);
+    const PixelSet fill = filled(window, shape);
+    const PixelSet outline = stroked(window, shape);
+    for (int y = 0; y < window.height; ++y) {
+        bool beside = false; // the pixel before lies in the window and is not filled
+        for (int x = 0; x < window.width; ++x) {
+            RC_ASSERT(!outline.contains(x, y) || fill.contains(x, y));
+            // What is filled at the end of a row's run is outline, unless the window cuts it.
+            if (fill.contains(x, y) && beside) RC_ASSERT(outline.contains(x, y));
+            beside = !fill.contains(x, y);
+        }
+    }
+}
+
+TEST(Invariants, TheSmallestShapesArePixels) {
+    const Ellipse point = Ellipse::about({20, 17}, 0, 0, degrees(30));
+    const Shape shapes[] = {Box{20, 17, 1, 1},
+                            RoundedBox{{20, 17, 1, 1}, 5},
+                            Circle{{20, 17}, 0},
+                            point,
+                            Arc{point, degrees(3), degrees(4)},
+                            Sector{point, degrees(3), degrees(4)},
+                            Segment{point, degrees(180), degrees(200)},
+                            Polygon({{20, 17}}),
+                            Dots{{{20, 17}, {20, 17}}},
+                            Line{{20, 17}, {20, 17}},
+                            Polyline{{{20, 17}, {20, 17}}, true}};
+    const PixelSet pixel = PixelSet::where(window, [](auto x, auto y) { return x == 20 && y == 17; });
+    for (const Shape& shape : shapes) {
+        const bool open = std::visit([]<class S>(const S&) { return OpenShape<S>; }, shape);
+        EXPECT_EQ(stroked(window, shape), pixel) << shape.index();
+        EXPECT_TRUE(open || filled(window, shape) == pixel) << shape.index();
+        for (const int width : {2, 3, 8}) {
+            const PixelSet wide = stroked(window, shape, {{}, width});
+            EXPECT_TRUE(wide.contains(20, 17) && wide.count() <= width * width) << shape.index() << wide;
+        }
+    }
+    const Box none{20, 17, 0, 5};
+    for (const Shape& shape :
+         {Shape(none), Shape(RoundedBox{none, 3}), Shape(Ellipse{none}), Shape(Arc{{none}, {}, {}}),
+          Shape(Sector{{none}, {}, {}}), Shape(Segment{{none}, {}, {}}), Shape(Dots{})})
+        for (const int width : {1, 4}) {
+            EXPECT_EQ(stroked(window, shape, {{}, width}).count(), 0) << shape.index();
+            EXPECT_EQ(filled(window, shape).count(), 0) << shape.index();
+        }
+}
+
+RC_GTEST_PROP(Invariants, ArcsHaveNoDirection, ()) {
+    const Ellipse ellipse = *any_ellipse(window);
+    const Angle start = degrees(*rc::gen::inRange(-400, 400));
+    const Angle sweep = degrees(*rc::gen::inRange(-400, 400));
+    Stroke stroke = *any_stroke();
+    stroke.dashes = {};
+    RC_ASSERT(stroked(window, Arc{ellipse, start, sweep}, stroke) ==
+              stroked(window, Arc{ellipse, start + sweep, -sweep}, stroke));
+    RC_ASSERT(filled(window, Sector{ellipse, start, sweep}) ==
+              filled(window, Sector{ellipse, start + sweep, -sweep}));
+    RC_ASSERT(filled(window, Segment{ellipse, start, sweep}) ==
+              filled(window, Segment{ellipse, start + sweep, -sweep}));
+}
+
 RC_GTEST_PROP(Invariants, PathsHaveNoDirection, ()) {
     const Polyline path = *any_polyline(window);
     const Polyline backwards{{path.points.rbegin(), path.points.rend()}, path.closed};
@@ -99,27 +161,18 @@ RC_GTEST_PROP(Invariants, PathsHaveNoDirection, ()) {
                        *any_width(),
                        *rc::gen::element(Cap::butt, Cap::square, Cap::round),
                        *rc::gen::element(Join::mitre, Join::bevel, Join::round)};
-    const auto drawn = [&style](const Polyline& one) {
-        return painted(window, [&](const ImageView& view, const Colour& colour) {
-            Stroke coloured = style;
-            coloured.colour = colour;
-            draw(view, one, coloured);
-        });
-    };
-    RC_ASSERT(drawn(path) == drawn(backwards));
+    RC_ASSERT(stroked(window, path, style) == stroked(window, backwards, style));
 }
 
 RC_GTEST_PROP(Invariants, PolygonsMayStartAtAnyVertex, ()) {
     const std::vector<Point> ring = *any_points(window);
     std::vector<Point> rotated = ring;
     std::ranges::rotate(rotated, rotated.begin() + *rc::gen::inRange<std::ptrdiff_t>(0, std::ssize(ring)));
-    const bool filled = *rc::gen::arbitrary<bool>();
+    const bool is_filled = *rc::gen::arbitrary<bool>();
     Stroke stroke;
     stroke.width = *any_width();
     const auto drawn = [&](const std::vector<Point>& one) {
-        const Subject subject{Polygon(one), filled ? std::nullopt : std::optional(stroke)};
-        return painted(window,
-                       [&](const ImageView& view, const Colour& colour) { subject.paint(view, colour); });
+        return is_filled ? filled(window, Polygon(one)) : stroked(window, Polygon(one), stroke);
     };
     RC_ASSERT(drawn(ring) == drawn(rotated));
 }

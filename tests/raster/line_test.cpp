@@ -13,11 +13,6 @@ namespace coldbrick::test {
 
 namespace {
 
-PixelSet drawn(Size size, const Line& line) {
-    return painted(size,
-                   [&](const ImageView& view, const Colour& colour) { draw(view, line, Stroke{colour}); });
-}
-
 PixelSet by_rule(Size size, const Line& line) {
     return PixelSet::where(size, [&](auto x, auto y) { return rules::on_line(line, x, y); });
 }
@@ -30,7 +25,7 @@ TEST(Line, EveryLineWithinASmallWindow) {
         for (int to = 0; to < window.width * window.height; ++to) {
             const Line line{{from % window.width, from / window.width},
                             {to % window.width, to / window.width}};
-            ASSERT_EQ(drawn(window, line), by_rule(window, line)) << line;
+            ASSERT_EQ(stroked(window, line), by_rule(window, line)) << line;
         }
 }
 
@@ -39,7 +34,7 @@ TEST(Line, EveryLineThatCrossesATinyWindow) {
     for (int from = 0; from < 11 * 10; ++from)
         for (int to = 0; to < 11 * 10; ++to) {
             const Line line{{from % 11 - 4, from / 11 - 4}, {to % 11 - 4, to / 11 - 4}};
-            ASSERT_EQ(drawn(window, line), by_rule(window, line)) << line;
+            ASSERT_EQ(stroked(window, line), by_rule(window, line)) << line;
         }
 }
 
@@ -55,7 +50,7 @@ TEST(Line, HalvesGoToTheLargerCoordinateFromEitherEnd) {
 RC_GTEST_PROP(Line, AnyLineOfTheWholeDomain, ()) {
     constexpr Size window{37, 29};
     const Line line = *any_line(window);
-    RC_ASSERT(drawn(window, line) == by_rule(window, line));
+    RC_ASSERT(stroked(window, line) == by_rule(window, line));
 }
 
 RC_GTEST_PROP(Line, ContainsAndBoundsAgreeWithTheRule, ()) {

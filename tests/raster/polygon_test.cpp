@@ -13,22 +13,18 @@ namespace coldbrick::test {
 
 namespace {
 
-PixelSet filled(Size window, const Polygon& polygon, FillRule rule, FillEdge edge) {
-    return painted(window, [&](const ImageView& view, const Colour& colour) {
-        draw(view, polygon, Fill{colour, rule, edge});
-    });
-}
-
 void expect_by_rule(Size window, const Polygon& polygon) {
     for (const FillRule rule : {FillRule::even_odd, FillRule::non_zero})
         for (const FillEdge edge : {FillEdge::whole, FillEdge::tiling})
             ASSERT_EQ(
-                filled(window, polygon, rule, edge),
+                filled(window, polygon, {{}, rule, edge}),
                 PixelSet::where(window,
                                 [&](auto x, auto y) { return rules::in_polygon(polygon, rule, edge, x, y); }))
                 << polygon << (rule == FillRule::even_odd ? " even-odd" : " non-zero")
                 << (edge == FillEdge::whole ? " whole" : " tiling");
 }
+
+constexpr Fill tiling{{}, FillRule::even_odd, FillEdge::tiling};
 
 } // namespace
 
@@ -48,9 +44,8 @@ RC_GTEST_PROP(Polygon, AnyPolygonOfTheWholeDomain, ()) {
 RC_GTEST_PROP(Polygon, FillAndOutlineShareOneSilhouette, ()) {
     constexpr Size window{23, 21};
     const Polygon polygon = *any_polygon(window);
-    const PixelSet fill = filled(window, polygon, FillRule::even_odd, FillEdge::whole);
-    const PixelSet outline = painted(
-        window, [&](const ImageView& view, const Colour& colour) { draw(view, polygon, Stroke{colour}); });
+    const PixelSet fill = filled(window, polygon);
+    const PixelSet outline = stroked(window, polygon);
     for (int y = 0; y < window.height; ++y)
         for (int x = 0; x < window.width; ++x) {
             RC_ASSERT(!outline.contains(x, y) || fill.contains(x, y));
@@ -60,11 +55,8 @@ RC_GTEST_PROP(Polygon, FillAndOutlineShareOneSilhouette, ()) {
 }
 
 TEST(Polygon, OfABoxsCornersIsTheBox) {
-    const PixelSet box =
-        filled({20, 20}, Polygon({{3, 4}, {15, 4}, {15, 11}, {3, 11}}), FillRule::even_odd, FillEdge::whole);
-    EXPECT_EQ(box, painted({20, 20}, [](const ImageView& view, const Colour& colour) {
-                  draw(view, Box::between({3, 4}, {15, 11}), Fill{colour});
-              }));
+    const PixelSet box = filled({20, 20}, Polygon({{3, 4}, {15, 4}, {15, 11}, {3, 11}}));
+    EXPECT_EQ(box, filled({20, 20}, Box{3, 4, 13, 8}));
 }
 
 RC_GTEST_PROP(Polygon, TilingCoversEveryPixelOnce, ()) {
@@ -77,7 +69,7 @@ RC_GTEST_PROP(Polygon, TilingCoversEveryPixelOnce, ()) {
                             5 + 10 * (i / (cells + 1)) + *rc::gen::inRange(-2, 3)});
     std::vector<int> covered(window.width * window.height, 0);
     const auto cover = [&](Point a, Point b, Point c) {
-        const PixelSet triangle = filled(window, Polygon({a, b, c}), FillRule::even_odd, FillEdge::tiling);
+        const PixelSet triangle = filled(window, Polygon({a, b, c}), tiling);
         for (int i = 0; i < window.width * window.height; ++i)
             covered[static_cast<std::size_t>(i)] += triangle.contains(i % window.width, i / window.width);
     };
@@ -100,7 +92,7 @@ RC_GTEST_PROP(Polygon, TilingCoversEveryPixelOnce, ()) {
     for (int i = 0; i < cells; ++i) border.push_back(vertex(cells, i));
     for (int i = cells; i > 0; --i) border.push_back(vertex(i, cells));
     for (int i = cells; i > 0; --i) border.push_back(vertex(0, i));
-    const PixelSet all = filled(window, Polygon(border), FillRule::even_odd, FillEdge::tiling);
+    const PixelSet all = filled(window, Polygon(border), tiling);
     for (int i = 0; i < window.width * window.height; ++i)
         RC_ASSERT(covered[static_cast<std::size_t>(i)] ==
                   (all.contains(i % window.width, i / window.width) ? 1 : 0));

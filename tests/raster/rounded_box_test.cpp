@@ -17,22 +17,6 @@ namespace coldbrick::test {
 
 namespace {
 
-PixelSet stroked(Size window, const Shape& shape, Stroke stroke) {
-    return painted(window, [&](const ImageView& view, const Colour& colour) {
-        stroke.colour = colour;
-        std::visit([&](const auto& one) { draw(view, one, stroke); }, shape);
-    });
-}
-
-PixelSet filled(Size window, const Shape& shape) {
-    return painted(window, [&](const ImageView& view, const Colour& colour) {
-        const auto fill = [&]<class S>(const S& one) {
-            if constexpr (ClosedShape<S>) draw(view, one, Fill{colour});
-        };
-        std::visit(fill, shape);
-    });
-}
-
 /// Asks the circle at the corner that the pixel lies beyond, or else the box.
 template <class OfCircle, class OfBox>
 bool at_corner_or_side(const RoundedBox& shape, std::int64_t x, std::int64_t y, OfCircle of_circle,

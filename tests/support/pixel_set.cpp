@@ -1,5 +1,7 @@
 #include "support/pixel_set.hpp"
 
+#include <coldbrick/draw.hpp>
+
 #include <gtest/gtest.h>
 
 #include <algorithm>
@@ -98,6 +100,23 @@ PixelSet painted(Size size, const std::function<void(const ImageView&, const Col
     PixelSet result = opaque.with_value(std::byte{255});
     EXPECT_EQ(half.with_value(std::byte{128}), result) << "a see-through colour paints other pixels";
     return result;
+}
+
+PixelSet filled(Size size, const Shape& shape, Fill fill) {
+    return painted(size, [&](const ImageView& view, const Colour& colour) {
+        fill.colour = colour;
+        const auto draw_one = [&]<class S>(const S& one) {
+            if constexpr (ClosedShape<S>) draw(view, one, fill);
+        };
+        std::visit(draw_one, shape);
+    });
+}
+
+PixelSet stroked(Size size, const Shape& shape, Stroke stroke) {
+    return painted(size, [&](const ImageView& view, const Colour& colour) {
+        stroke.colour = colour;
+        std::visit([&](const auto& one) { draw(view, one, stroke); }, shape);
+    });
 }
 
 } // namespace coldbrick::test

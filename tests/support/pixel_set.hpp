@@ -2,7 +2,10 @@
 /// Sets of pixels: what a call draws, and what a rule says, to be compared.
 #pragma once
 
+#include <coldbrick/fill.hpp>
 #include <coldbrick/image_view.hpp>
+#include <coldbrick/shape.hpp>
+#include <coldbrick/stroke.hpp>
 
 #include <cstdint>
 #include <functional>
@@ -42,5 +45,9 @@ std::ostream& operator<<(std::ostream& out, const PixelSet& set);
 /// touched.
 PixelSet painted(Size size,
                  const std::function<void(const ImageView& view, const Colour& colour)>& draw_call);
+
+/// What drawing a shape paints; the style's own colour does not matter. An open shape fills nothing.
+PixelSet filled(Size size, const Shape& shape, Fill fill = {});
+PixelSet stroked(Size size, const Shape& shape, Stroke stroke = {});
 
 } // namespace coldbrick::test

@@ -42,8 +42,8 @@ void throw_not_filled() {
     throw ArgumentError("dots, lines, polylines and arcs have no inside to fill: use a stroke");
 }
 
-Box loose_bounds_of(const Ellipse& ellipse) {
-    if (ellipse.turn == Angle() || ellipse.box.empty()) return ellipse.box;
+Box turned_bounds(const Ellipse& ellipse) {
+    if (ellipse.box.empty()) return ellipse.box;
     const std::int64_t reach = std::max(ellipse.box.width, ellipse.box.height) / 2 + 2;
     const std::int64_t x = ellipse.box.x + ellipse.box.width / 2;
     const std::int64_t y = ellipse.box.y + ellipse.box.height / 2;

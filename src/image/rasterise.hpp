@@ -39,7 +39,7 @@ void check_stroke(const S&, const Stroke& stroke) {
         if (stroke.alignment != Alignment::centred) throw_no_inside();
 }
 
-Box loose_bounds_of(const Ellipse& ellipse);
+Box turned_bounds(const Ellipse& ellipse);
 
 /// A box that holds all pixels of the shape when it is filled, without the work of finding the tight one.
 template <class S>
@@ -47,7 +47,7 @@ Box loose_bounds(const S& shape) {
     if constexpr (requires { shape.ellipse; })
         return loose_bounds(shape.ellipse);
     else if constexpr (std::same_as<S, Ellipse>)
-        return loose_bounds_of(shape);
+        return shape.turn == Angle() ? shape.box : turned_bounds(shape);
     else
         return shape.bounds();
 }

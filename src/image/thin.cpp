@@ -1,6 +1,7 @@
 #include "image/thin.hpp"
 
 #include "raster/circle.hpp"
+#include "raster/curve.hpp"
 #include "raster/line.hpp"
 
 #include <cstddef>
@@ -80,6 +81,34 @@ bool draw_thin(const Circle& circle, const raster::Clip& clip, const paint::Pain
         raster::for_each_in_octant(circle.radius, [&](std::ptrdiff_t x, std::ptrdiff_t y) {
             pixels.write_reflections(x, y, write);
         });
+    });
+}
+
+bool draw_thin(const Ellipse& ellipse, const raster::Clip& clip, const paint::Painter& painter) {
+    const Box& box = ellipse.box;
+    constexpr std::int64_t largest = std::int64_t{1} << 15;
+    if (box.empty() || ellipse.turn != Angle() || !clip.contains(box)) return false;
+    if (box.width > largest || box.height > largest) return false;
+    return with_writer(painter, [&](const auto& write) {
+        const std::ptrdiff_t row = painter.row_stride_bytes();
+        const std::ptrdiff_t pixel = painter.pixel_bytes();
+        std::byte* const corner =
+            painter.address(static_cast<std::int32_t>(box.x), static_cast<std::int32_t>(box.y));
+        const std::ptrdiff_t a = box.width - 1;
+        const std::ptrdiff_t b = box.height - 1;
+        const auto write_reflections = [&](std::ptrdiff_t x, std::ptrdiff_t y) {
+            std::byte* const above = corner + (b - y) / 2 * row;
+            std::byte* const below = corner + (b + y) / 2 * row;
+            const std::ptrdiff_t left = (a - x) / 2 * pixel;
+            const std::ptrdiff_t right = (a + x) / 2 * pixel;
+            write(above + left);
+            write(above + right);
+            write(below + left);
+            write(below + right);
+        };
+        raster::for_each_on_columns(a, b, write_reflections);
+        raster::for_each_on_columns(b, a,
+                                    [&](std::ptrdiff_t y, std::ptrdiff_t x) { write_reflections(x, y); });
     });
 }
 

@@ -7,6 +7,7 @@
 
 #include <coldbrick/box.hpp>
 #include <coldbrick/circle.hpp>
+#include <coldbrick/ellipse.hpp>
 #include <coldbrick/line.hpp>
 
 namespace coldbrick {
@@ -19,6 +20,9 @@ bool draw_thin(const Line& line, const raster::Clip& clip, const paint::Painter&
 
 /// Only circles that the clip shows whole.
 bool draw_thin(const Circle& circle, const raster::Clip& clip, const paint::Painter& painter);
+
+/// Only small ellipses that are upright and that the clip shows whole.
+bool draw_thin(const Ellipse& ellipse, const raster::Clip& clip, const paint::Painter& painter);
 
 /// The edges of boxes are long runs already; the lines of paths may cross, and only spans are given once.
 template <class Shape>

@@ -5,7 +5,7 @@
 #include <algorithm>
 #include <array>
 #include <cstdlib>
-#include <vector>
+#include <optional>
 
 namespace coldbrick::raster {
 
@@ -40,16 +40,17 @@ void add_convex(std::span<const HalfPlane> half_planes, Int128 top, Int128 botto
     for (const HalfPlane& half_plane : half_planes)
         if (half_plane.a == 0) cut_rows(half_plane, first, last);
     if (first > last) return;
-    std::vector<Side> sides;
-    sides.reserve(half_planes.size());
+    std::array<std::optional<Side>, most_half_planes> sides;
+    std::size_t count = 0;
     for (const HalfPlane& half_plane : half_planes)
         if (half_plane.a != 0)
-            sides.push_back({half_plane.a > 0, RowBound<>(half_plane.c - Int128{half_plane.b} * first,
-                                                          -half_plane.b, std::abs(half_plane.a))});
+            sides.at(count++) = Side{half_plane.a > 0, RowBound<>(half_plane.c - Int128{half_plane.b} * first,
+                                                                  -half_plane.b, std::abs(half_plane.a))};
     for (std::int64_t y = first; y <= last; ++y) {
         std::int64_t left = -far;
         std::int64_t right = far;
-        for (Side& side : sides) {
+        for (std::size_t i = 0; i < count; ++i) {
+            Side& side = *sides[i];
             if (side.is_right)
                 right = std::min(right, within_reach(side.bound.value()));
             else

@@ -7,6 +7,7 @@
 
 #include <coldbrick/point.hpp>
 
+#include <cstddef>
 #include <cstdint>
 #include <span>
 
@@ -19,7 +20,10 @@ struct HalfPlane {
     Int128 c;
 };
 
-/// Adds the pixels that lie in all of the half-planes, among the rows [top, bottom].
+constexpr std::size_t most_half_planes = 8;
+
+/// Adds the pixels that lie in all of the half-planes, at most most_half_planes, among the rows [top,
+/// bottom].
 void add_convex(std::span<const HalfPlane> half_planes, Int128 top, Int128 bottom, SpanSink& sink);
 
 /// Adds the pixels p with |q - centre| <= width / 2, where q is p for an odd width and p + (1/2, 1/2) for an

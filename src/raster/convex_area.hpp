@@ -69,15 +69,12 @@ class ConvexArea {
     /// Keeps what lies on the right side of one who stands at a point and looks along a direction of length
     /// 1.
     void keep_right_of(Vector point, Vector direction, bool edge_belongs = true) {
-        if (count_ == edges_.size()) return; // never: no shape asks for more
         const Vector out = -direction.right();
-        edges_[count_++] = {out, dot(out, point) + (edge_belongs ? tolerance : -tolerance)};
+        keep(out, dot(out, point) + (edge_belongs ? tolerance : -tolerance));
     }
 
     /// Keeps what lies on the right side of a ray from the origin, exactly for multiples of 45 degrees.
-    void keep_right_of_ray(Vector direction) {
-        if (count_ < edges_.size()) edges_[count_++] = {-direction.right(), 0};
-    }
+    void keep_right_of_ray(Vector direction) { keep(-direction.right(), 0); }
 
     /// The columns of the row y.
     [[nodiscard]] Run row(std::int64_t y, const Origin& origin) const {
@@ -86,25 +83,33 @@ class ConvexArea {
         long double right = beyond_all;
         for (std::size_t i = 0; i < count_; ++i) {
             const Edge& edge = edges_[i];
-            if (edge.out.x == 0) {
-                if (edge.out.y * down > edge.limit) return {0, 0};
-                continue;
+            const long double x = edge.start - edge.slope * down;
+            switch (edge.kind) {
+            case Edge::Kind::right: right = std::min(right, x); break;
+            case Edge::Kind::left: left = std::max(left, x); break;
+            case Edge::Kind::level:
+                if (x < 0) return {0, 0};
             }
-            // The quotients first, so that a slope of 1 is exact.
-            const long double x = edge.limit / edge.out.x - edge.out.y / edge.out.x * down;
-            if (edge.out.x > 0)
-                right = std::min(right, x);
-            else
-                left = std::max(left, x);
         }
         return columns(left, right, origin);
     }
 
   private:
-    /// The side out . p <= limit.
+    /// Keeps out . p <= limit.
+    void keep(Vector out, long double limit) {
+        if (count_ == edges_.size()) return; // never: no shape asks for more
+        // The quotients are worked out first, so that a slope of 1 is exact.
+        edges_[count_++] = out.x == 0  ? Edge{Edge::Kind::level, limit, out.y}
+                           : out.x > 0 ? Edge{Edge::Kind::right, limit / out.x, out.y / out.x}
+                                       : Edge{Edge::Kind::left, limit / out.x, out.y / out.x};
+    }
+
+    /// An area's right or left end on the row y is start - slope * y; a level edge keeps the rows where that
+    /// is at least 0.
     struct Edge {
-        Vector out;
-        long double limit;
+        enum class Kind : std::uint8_t { right, left, level } kind;
+        long double start;
+        long double slope;
     };
     std::array<Edge, 6> edges_{};
     std::size_t count_ = 0;

@@ -6,6 +6,7 @@
 #include "raster/pen.hpp"
 #include "raster/span_sink.hpp"
 
+#include <algorithm>
 #include <cstdint>
 
 namespace coldbrick::raster {
@@ -21,10 +22,17 @@ void add_dashed(const Pen& pen, SpanSink& target, Position position, Thin thin) 
 
         static void receive(void* self, std::span<const Span> spans) {
             auto& filter = *static_cast<Filter*>(self);
-            for (const Span& span : spans)
-                for (std::int64_t x = span.x_begin; x < span.x_end; ++x)
-                    if (filter.dashes.on(filter.position(x, std::int64_t{span.y})))
-                        filter.target.add(span.y, x, x + 1);
+            for (const Span& span : spans) {
+                std::int64_t begin = span.x_end; // of the pixels that are on
+                for (std::int64_t x = span.x_begin; x < span.x_end; ++x) {
+                    const bool on = filter.dashes.on(filter.position(x, std::int64_t{span.y}));
+                    if (on) begin = std::min(begin, x);
+                    if (on) continue;
+                    filter.target.add(span.y, begin, x);
+                    begin = span.x_end;
+                }
+                filter.target.add(span.y, begin, span.x_end);
+            }
         }
     };
     Filter filter{target, position, DashPattern(pen.dashes, pen.dash_offset)};

@@ -28,6 +28,8 @@ class OvalBand {
   private:
     template <class Real>
     [[nodiscard]] SymmetricRow left_side(std::int64_t y) const;
+    template <class Real>
+    [[nodiscard]] SymmetricRow upright(std::int64_t y) const;
     [[nodiscard]] SymmetricRow side(std::int64_t y) const;
 
     Oval oval_;

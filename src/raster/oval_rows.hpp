@@ -6,38 +6,50 @@
 #include "raster/oval.hpp"
 #include "raster/runs.hpp"
 
+#include <algorithm>
 #include <cstdint>
 #include <cstdlib>
-#include <optional>
 
 namespace coldbrick::raster {
 
 /// Rows are asked for by their y in pixels.
 class OvalRows {
   public:
-    explicit OvalRows(const Oval& oval) : oval_(oval), upright_(oval) {
-        if (!oval.upright) turned_.emplace(oval);
+    explicit OvalRows(const Oval& oval)
+        : oval_(oval), huge_(std::max(oval.a, oval.b) > std::uint64_t{1} << 20), upright_(oval) {
+        if (oval.upright) return;
+        if (huge_)
+            huge_turned_ = TurnedCurve<long double>(oval);
+        else
+            turned_ = TurnedCurve<double>(oval);
     }
 
     /// The outline of width 1.
     [[nodiscard]] Runs outline(std::int64_t y) {
         const std::int64_t distance = 2 * y - oval_.centre_y;
-        return turned_ ? turned_->outline(distance) : runs(upright_.outline(std::abs(distance)));
+        return oval_.upright ? runs(upright_.outline(std::abs(distance))) : turned_outline(distance);
     }
 
     /// The outline and everything between its leftmost and rightmost pixel.
     [[nodiscard]] Runs filled(std::int64_t y) {
         const std::int64_t distance = 2 * y - oval_.centre_y;
-        if (!turned_) return runs(upright_.filled(std::abs(distance)));
-        const Runs outlined = turned_->outline(distance);
+        if (oval_.upright) return runs(upright_.filled(std::abs(distance)));
+        const Runs outlined = turned_outline(distance);
         if (outlined.empty()) return outlined;
         return Runs({outlined.begin()->begin, (outlined.end() - 1)->end});
     }
 
     /// The furthest rows from the centre that may have pixels, in half pixels.
-    [[nodiscard]] std::int64_t reach() const { return turned_ ? turned_->reach() : upright_.reach(); }
+    [[nodiscard]] std::int64_t reach() const {
+        if (oval_.upright) return upright_.reach();
+        return huge_ ? huge_turned_.reach() : turned_.reach();
+    }
 
   private:
+    [[nodiscard]] Runs turned_outline(std::int64_t distance) {
+        return huge_ ? huge_turned_.outline(distance) : turned_.outline(distance);
+    }
+
     [[nodiscard]] Runs runs(const SymmetricRow& row) const {
         if (row.outer < 0) return {};
         const Run whole{(oval_.centre_x - row.outer) / 2, (oval_.centre_x + row.outer) / 2 + 1};
@@ -48,8 +60,10 @@ class OvalRows {
     }
 
     Oval oval_;
+    bool huge_; ///< too large for a double's digits
     UprightCurve upright_;
-    std::optional<TurnedCurve<long double>> turned_;
+    TurnedCurve<double> turned_;
+    TurnedCurve<long double> huge_turned_;
 };
 
 /// The rows [first, end) of a clip within `reach` half pixels of a centre.

@@ -31,7 +31,10 @@ class Angle {
     friend constexpr Angle operator*(Angle angle, double factor) { return Angle(angle.degrees_ * factor); }
     friend constexpr Angle operator*(double factor, Angle angle) { return angle * factor; }
     friend constexpr Angle operator/(Angle angle, double divisor) { return Angle(angle.degrees_ / divisor); }
-    friend constexpr auto operator<=>(const Angle&, const Angle&) = default;
+    friend constexpr bool operator==(const Angle&, const Angle&) = default;
+    friend constexpr std::partial_ordering operator<=>(const Angle& a, const Angle& b) {
+        return a.degrees_ <=> b.degrees_;
+    }
 
     friend Angle degrees(double value);
     friend Angle radians(double value);

@@ -2,6 +2,7 @@
 
 #include "geometry/checks.hpp"
 
+#include <cstddef>
 #include <limits>
 #include <vector>
 
@@ -28,6 +29,7 @@ Polygon regular_polygon(Point centre, std::int32_t radius, int corners, Angle fi
     check_radius(radius);
     check_count("number of corners", corners);
     std::vector<Point> ring;
+    ring.reserve(static_cast<std::size_t>(corners));
     for (int i = 0; i < corners; ++i)
         ring.push_back(corner(centre, radius, first + degrees(360) * i / corners));
     return Polygon(std::move(ring));
@@ -38,6 +40,7 @@ Polygon star(Point centre, std::int32_t tip_radius, std::int32_t notch_radius, i
     check_radius(notch_radius);
     check_count("number of tips", tips);
     std::vector<Point> ring;
+    ring.reserve(2 * static_cast<std::size_t>(tips));
     for (int i = 0; i < 2 * tips; ++i)
         ring.push_back(
             corner(centre, i % 2 == 0 ? tip_radius : notch_radius, first + degrees(360) * i / (2.0 * tips)));

@@ -2,6 +2,7 @@
 
 #include "geometry/checks.hpp"
 #include "image/rasterise.hpp"
+#include "raster/combined.hpp"
 #include "raster/probe.hpp"
 
 #include <algorithm>
@@ -10,58 +11,6 @@
 namespace coldbrick {
 
 namespace {
-
-/// Walks through the boundaries of a row's spans.
-class Boundaries {
-  public:
-    Boundaries(const std::vector<Span>& spans, std::size_t& at, std::int32_t y)
-        : spans_(spans), at_(at), y_(y) {}
-
-    [[nodiscard]] std::int64_t next() const {
-        if (at_ == spans_.size() || spans_[at_].y != y_) return std::int64_t{1} << 32;
-        return inside_ ? spans_[at_].x_end : spans_[at_].x_begin;
-    }
-    void pass() {
-        if (inside_) ++at_;
-        inside_ = !inside_;
-    }
-    [[nodiscard]] bool inside() const { return inside_; }
-
-  private:
-    const std::vector<Span>& spans_;
-    std::size_t& at_;
-    std::int32_t y_;
-    bool inside_ = false;
-};
-
-/// The pixels for which belongs(in a, in b).
-template <class Belongs>
-std::vector<Span> combined(const std::vector<Span>& a, const std::vector<Span>& b, Belongs belongs) {
-    std::vector<Span> result;
-    std::size_t in_a = 0;
-    std::size_t in_b = 0;
-    while (in_a < a.size() || in_b < b.size()) {
-        const std::int32_t y = in_a == a.size()   ? b[in_b].y
-                               : in_b == b.size() ? a[in_a].y
-                                                  : std::min(a[in_a].y, b[in_b].y);
-        Boundaries of_a(a, in_a, y);
-        Boundaries of_b(b, in_b, y);
-        bool inside = false;
-        while (true) {
-            const std::int64_t x = std::min(of_a.next(), of_b.next());
-            if (x == std::int64_t{1} << 32) break;
-            while (of_a.next() == x) of_a.pass();
-            while (of_b.next() == x) of_b.pass();
-            if (belongs(of_a.inside(), of_b.inside()) == inside) continue;
-            inside = !inside;
-            if (inside)
-                result.push_back({y, static_cast<std::int32_t>(x), x});
-            else
-                result.back().x_end = x;
-        }
-    }
-    return result;
-}
 
 bool earlier(const Span& a, const Span& b) {
     return a.y != b.y ? a.y < b.y : a.x_begin < b.x_begin;
@@ -159,19 +108,19 @@ Region Region::placed(Anchor anchor, Point position) const {
 }
 
 Region operator|(const Region& a, const Region& b) {
-    return Region(combined(a.spans_, b.spans_, [](bool in_a, bool in_b) { return in_a || in_b; }));
+    return Region(raster::combined(a.spans_, b.spans_, [](bool in_a, bool in_b) { return in_a || in_b; }));
 }
 
 Region operator&(const Region& a, const Region& b) {
-    return Region(combined(a.spans_, b.spans_, [](bool in_a, bool in_b) { return in_a && in_b; }));
+    return Region(raster::combined(a.spans_, b.spans_, [](bool in_a, bool in_b) { return in_a && in_b; }));
 }
 
 Region operator-(const Region& a, const Region& b) {
-    return Region(combined(a.spans_, b.spans_, [](bool in_a, bool in_b) { return in_a && !in_b; }));
+    return Region(raster::combined(a.spans_, b.spans_, [](bool in_a, bool in_b) { return in_a && !in_b; }));
 }
 
 Region operator^(const Region& a, const Region& b) {
-    return Region(combined(a.spans_, b.spans_, [](bool in_a, bool in_b) { return in_a != in_b; }));
+    return Region(raster::combined(a.spans_, b.spans_, [](bool in_a, bool in_b) { return in_a != in_b; }));
 }
 
 template <ClosedShape S>

@@ -2,47 +2,16 @@
 /// Strokes on one side of a closed shape's edge.
 #pragma once
 
+#include "raster/combined.hpp"
 #include "raster/pen.hpp"
 #include "raster/span_sink.hpp"
 #include "raster/span_union.hpp"
 
 #include <coldbrick/line_style.hpp>
 
-#include <algorithm>
 #include <vector>
 
 namespace coldbrick::raster {
-
-/// Which of the pixels of a first set to give, by whether they are in a second one.
-enum class Keep : std::uint8_t { common, first_only };
-
-/// Gives what is common to two lists of spans, or what only the first one has. Both are in order, row by row
-/// and from left to right, without overlaps.
-template <class Give>
-void combine(std::span<const Span> first, std::span<const Span> second, Keep keep, Give give) {
-    const auto before = [](const Span& a, const Span& b) { // a ends before b begins
-        return a.y < b.y || (a.y == b.y && a.x_end <= b.x_begin);
-    };
-    auto other = second.begin();
-    for (Span span : first) {
-        while (other != second.end() && before(*other, span)) ++other;
-        auto next = other;
-        for (; next != second.end() && next->y == span.y && next->x_begin < span.x_end; ++next) {
-            const Span overlap{span.y, std::max(span.x_begin, next->x_begin),
-                               std::min(span.x_end, next->x_end)};
-            if (keep == Keep::common) give(overlap);
-            if (keep == Keep::first_only && span.x_begin < overlap.x_begin)
-                give(Span{span.y, span.x_begin, overlap.x_begin});
-            if (overlap.x_end == span.x_end) {
-                span.x_begin = 0;
-                span.x_end = 0;
-                break;
-            }
-            span.x_begin = static_cast<std::int32_t>(overlap.x_end);
-        }
-        if (keep == Keep::first_only && span.x_begin < span.x_end) give(span);
-    }
-}
 
 /// The spans of a shape in order.
 template <class Rasterise>
@@ -72,8 +41,9 @@ void stroke_aligned(const Pen& pen, Alignment alignment, SpanSink& sink, Fill ra
     const auto edge =
         ordered_spans(sink.clip(), [&](SpanSink& target) { rasterise_stroke(doubled, target); });
     const auto inside = ordered_spans(sink.clip(), rasterise_fill);
-    const Keep keep = alignment == Alignment::inside ? Keep::common : Keep::first_only;
-    combine(edge, inside, keep, [&sink](const Span& span) { sink.add_visible(span); });
+    const bool kept = alignment == Alignment::inside;
+    const auto belongs = [kept](bool in_edge, bool in_fill) { return in_edge && in_fill == kept; };
+    for (const Span& span : combined(edge, inside, belongs)) sink.add_visible(span);
 }
 
 } // namespace coldbrick::raster

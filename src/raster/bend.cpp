@@ -117,11 +117,12 @@ Bend::Foot Bend::nearest(Vector p) const {
 Sweep Bend::nearest_area() const {
     constexpr long double exact_enough = 1e-15L;
     Sweep result;
-    const auto first = std::floor(begin_.t / quarter + exact_enough);
-    const auto last = std::max(first, std::ceil(end_.t / quarter - exact_enough) - 1);
-    for (long double q = first; q <= last; ++q) {
+    const auto first = static_cast<std::int64_t>(std::floor(begin_.t / quarter + exact_enough));
+    const auto end = static_cast<std::int64_t>(std::ceil(end_.t / quarter - exact_enough));
+    const std::int64_t last = std::max(first, end - 1);
+    for (std::int64_t q = first; q <= last; ++q) {
         constexpr std::array axes{Vector{1, 0}, Vector{0, 1}, Vector{-1, 0}, Vector{0, -1}};
-        const auto at = static_cast<std::size_t>(q - 4 * std::floor(q / 4));
+        const auto at = static_cast<std::size_t>(q & 3);
         ConvexArea area;
         area.keep_right_of(centre_, turned(axes.at(at)));
         area.keep_right_of(centre_, -turned(axes.at((at + 1) % 4)));

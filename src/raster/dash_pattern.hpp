@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <cmath>
 #include <cstddef>
+#include <cstdint>
 #include <span>
 
 namespace coldbrick::raster {
@@ -39,9 +40,10 @@ struct Dash {
 /// On and off lengths that repeat along a path. Positions are pixels from its first point.
 class DashPattern {
   public:
-    DashPattern(std::span<const double> lengths, double offset) : lengths_(lengths), offset_(offset) {
+    DashPattern(std::span<const double> lengths, double offset) : lengths_(lengths) {
         for (const double length : lengths) period_ += length;
         if (lengths.size() % 2 != 0) period_ *= 2; // on and off change places at every turn
+        if (!lengths.empty()) offset_ = std::fmod(static_cast<long double>(offset), period_);
     }
 
     /// What all lengths add up to.
@@ -50,9 +52,8 @@ class DashPattern {
     /// Calls visit(begin, end) for the on stretches that meet [from, to].
     template <class Visit>
     void for_each_on(long double from, long double to, Visit visit) const {
-        long double period = period_before(from);
-        for (; period - offset_ <= to; period += period_) {
-            long double at = period - offset_;
+        for (std::int64_t period = period_of(from); start_of(period) <= to; ++period) {
+            long double at = start_of(period);
             for (std::size_t i = 0; i < turns(); i += 2) {
                 const long double end = at + length(i);
                 if (end >= from && at <= to) visit(at, end);
@@ -88,15 +89,18 @@ class DashPattern {
     }
     [[nodiscard]] long double length(std::size_t i) const { return lengths_[i % lengths_.size()]; }
 
-    /// The start of the period in which the position lies, as if the offset were 0. A whole number of
-    /// periods, so that the stretches do not depend on where one starts to look.
-    [[nodiscard]] long double period_before(long double position) const {
-        return std::floor((position + offset_) / period_) * period_;
+    /// The period in which the position lies, and where a period starts: from its number alone, so that the
+    /// stretches do not depend on where one begins to look.
+    [[nodiscard]] std::int64_t period_of(long double position) const {
+        return static_cast<std::int64_t>(std::floor((position + offset_) / period_));
+    }
+    [[nodiscard]] long double start_of(std::int64_t period) const {
+        return static_cast<long double>(period) * period_ - offset_;
     }
 
     void look_up(long double position) {
-        known_end_ = period_before(position) - offset_;
-        if (position < known_end_) known_end_ -= period_; // rounded
+        const std::int64_t period = period_of(position);
+        known_end_ = start_of(position < start_of(period) ? period - 1 : period); // if it was rounded
         for (std::size_t i = 0;; i = (i + 1) % turns()) {
             known_begin_ = known_end_;
             known_end_ += length(i);
@@ -106,7 +110,7 @@ class DashPattern {
     }
 
     std::span<const double> lengths_;
-    long double offset_;
+    long double offset_ = 0;
     long double period_ = 0;
     long double known_begin_ = 0;
     long double known_end_ = 0;

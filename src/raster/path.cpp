@@ -11,6 +11,7 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <cstdlib>
 #include <iterator>
 #include <vector>
 
@@ -214,13 +215,18 @@ void add_thin(std::span<const Point> points, bool closed, const Pen& pen, SpanSi
     long double begins = 0;
     for_each_line(points, closed, [&](Point from, Point to) {
         if (!pen.dashed()) return add_line({from, to}, parts);
-        const auto dx = static_cast<long double>(std::int64_t{to.x} - from.x);
-        const auto dy = static_cast<long double>(std::int64_t{to.y} - from.y);
-        const long double length = std::hypot(dx, dy);
+        const std::int64_t dx = std::int64_t{to.x} - from.x;
+        const std::int64_t dy = std::int64_t{to.y} - from.y;
+        const long double length = std::hypot(static_cast<long double>(dx), static_cast<long double>(dy));
+        // The product of so short a line has no more digits than a double, which divides much faster.
+        const bool is_short = std::max(std::abs(dx), std::abs(dy)) < std::int64_t{1} << 25;
+        const auto short_length = static_cast<double>(length);
         const auto position = [&](std::int64_t x, std::int64_t y) {
-            const long double along =
-                static_cast<long double>(x - from.x) * dx + static_cast<long double>(y - from.y) * dy;
-            return begins + (length == 0 ? 0 : along / length);
+            if (length == 0) return begins;
+            if (is_short)
+                return begins + static_cast<double>((x - from.x) * dx + (y - from.y) * dy) / short_length;
+            const Int128 along = Int128{x - from.x} * dx + Int128{y - from.y} * dy;
+            return begins + static_cast<long double>(along) / length;
         };
         add_dashed(pen, parts, position, [&](SpanSink& solid) { add_line({from, to}, solid); });
         begins += length;

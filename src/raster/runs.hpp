@@ -27,6 +27,7 @@ class Runs {
     explicit Runs(Run run) { unite(run); }
     Runs(const Runs& other) { *this = other; }
     Runs& operator=(const Runs& other) {
+        if (this == &other) return *this;
         count_ = other.count_;
         std::copy(other.begin(), other.end(), runs_.begin());
         return *this;

@@ -13,7 +13,7 @@ namespace coldbrick {
 /// A box whose corners are quarters of circles. A radius too large for the box counts as the largest that
 /// fits, so that the round ends of a box of any length need no arithmetic; radius 0 is the box itself.
 struct RoundedBox {
-    Box box;
+    Box box;                 ///< width and height in 0..2^60
     std::int32_t radius = 0; ///< in pixels, 0..2147483647
 
     /// The tight box of the filled shape's pixels. @throws ArgumentError if a value is outside its range.

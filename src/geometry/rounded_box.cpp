@@ -8,6 +8,9 @@ namespace coldbrick {
 
 void check(const RoundedBox& rounded) {
     check(rounded.box);
+    constexpr std::int64_t largest = std::int64_t{1} << 60;
+    check_range("rounded box width", rounded.box.width, 0, largest);
+    check_range("rounded box height", rounded.box.height, 0, largest);
     check_range("corner radius", rounded.radius, 0, std::numeric_limits<std::int32_t>::max());
 }
 

@@ -50,8 +50,13 @@ constexpr long double beyond_all = 0x1p40L;
 
 /// The columns of the pixels from left to right, both included.
 inline Run columns(long double left, long double right, const Origin& origin) {
-    const auto from = static_cast<std::int64_t>(std::ceil(std::min(left, beyond_all)));
-    const auto to = static_cast<std::int64_t>(std::floor(std::max(right, -beyond_all)));
+    // A double's conversion to an integer is an instruction, where rounding a long double is a call.
+    const auto start = static_cast<double>(std::min(left, beyond_all));
+    const auto end = static_cast<double>(std::max(right, -beyond_all));
+    const auto start_down = static_cast<std::int64_t>(start); // towards 0
+    const auto end_up = static_cast<std::int64_t>(end);
+    const std::int64_t from = start_down + (static_cast<double>(start_down) < start ? 1 : 0);
+    const std::int64_t to = end_up - (static_cast<double>(end_up) > end ? 1 : 0);
     const std::int64_t parity = origin.x & 1;
     const std::int64_t first = -column_up_to(-from, parity);
     const std::int64_t last = column_up_to(to, parity);

@@ -103,7 +103,7 @@ TEST(Tool, TellsWhatIsWrongAndHow) {
         {"draw " + folder.file("bad.brick") + out, 1,
          "coldbrick: " + folder.file("bad.brick") +
              ":2:7: expected \"at\", found the end of the line\ncircle\n      ^\n"},
-#ifndef __SANITIZE_ADDRESS__ // which ends the program where std::bad_alloc would be thrown
+#ifndef COLDBRICK_SANITIZED // which ends the program where std::bad_alloc would be thrown
         {"draw " + folder.file("vast.brick") + out, 1, "coldbrick: not enough memory for this picture\n"},
 #endif
         {"draw " + sheet + " -o a.gif", 1,

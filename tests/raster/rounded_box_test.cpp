@@ -75,6 +75,21 @@ RC_GTEST_PROP(RoundedBox, AnyOneOfTheWholeDomain, ()) {
     RC_ASSERT(!::testing::Test::HasFailure());
 }
 
+TEST(RoundedBox, ReachesToTheEndsOfItsOwnDomain) {
+    constexpr std::int64_t end = std::int64_t{1} << 61;
+    for (const std::int64_t x : {-end, -end / 4, end})
+        for (const int width : {1, 2, 5, highest}) {
+            const RoundedBox shape{{x, -end / 4, end / 2, end / 2}, highest};
+            EXPECT_EQ(filled({9, 9}, shape).count(), x == -end / 4 ? 81 : 0);
+            EXPECT_EQ(stroked({9, 9}, shape, {{}, width}).count(), 0);
+        }
+    expect_errors<ArgumentError>(
+        {{[] {
+              (void)RoundedBox{{0, 0, end, 3}, 1}.bounds();
+          },
+          "rounded box width 2305843009213693952 is outside 0..1152921504606846976"}});
+}
+
 TEST(RoundedBox, OfFullRadiusIsTheCircle) {
     for (int radius = 1; radius <= 12; ++radius) {
         const Circle circle{{15, 15}, radius};

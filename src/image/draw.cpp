@@ -9,7 +9,7 @@ namespace coldbrick {
 
 namespace {
 
-/// As above for a single shape: what does not show costs no painter.
+/// Paints a single checked shape; one that does not show costs no painter.
 template <class S>
 void checked_fill(const ImageView& view, const S& shape, const Fill& fill) {
     const raster::Clip clip = clip_of(view);

@@ -134,7 +134,9 @@ Contour contour_of(const Segment&, const Slice& slice) {
 class ThinArc {
   public:
     explicit ThinArc(const Slice& slice)
-        : slice_(slice), rows_(slice.oval), seen_(Sweep::seen(slice.directions)) {}
+        : slice_(slice), rows_(slice.oval), seen_(Sweep::seen(slice.directions)) {
+        make_sure_of_a_pixel();
+    }
 
     [[nodiscard]] Runs row(std::int64_t y) {
         if (!stand_in_) return rows_.outline(y).intersection(seen_.row(y, slice_.origin));
@@ -142,6 +144,12 @@ class ThinArc {
     }
 
     [[nodiscard]] std::int64_t reach() const { return rows_.reach(); }
+
+  private:
+    struct Pixel {
+        std::int64_t x;
+        std::int64_t y;
+    };
 
     /// Finds out whether there are any pixels, from the arc's middle on outwards, whatever a clip shows: a
     /// long arc has its first pixel soon, and a short one is seen through soon.
@@ -154,12 +162,6 @@ class ThinArc {
             if (!row(middle - off).empty() || !row(middle + off).empty()) return;
         stand_in_ = nearest_to_middle();
     }
-
-  private:
-    struct Pixel {
-        std::int64_t x;
-        std::int64_t y;
-    };
 
     [[nodiscard]] std::int64_t row_at(long double height) const {
         return floor_div(slice_.origin.y, std::int64_t{2}) +
@@ -223,9 +225,7 @@ void stroke(const Arc& arc, const Pen& pen, SpanSink& sink) {
     const Slice slice = Slice::of(arc);
     if (slice.directions.whole()) return stroke(arc.ellipse, pen, sink);
     contour_of(arc, slice).stroke_or_dash(pen, sink, [&slice](SpanSink& thin) {
-        ThinArc rows(slice);
-        rows.make_sure_of_a_pixel();
-        add_rows(rows, slice.oval, thin);
+        add_rows(ThinArc(slice), slice.oval, thin);
     });
 }
 

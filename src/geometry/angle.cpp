@@ -31,10 +31,11 @@ double Angle::in_radians() const {
 }
 
 double Angle::sine() const {
-    return sine_of(degrees_);
+    return degrees_ == 0 ? 0 : sine_of(degrees_);
 }
 
 double Angle::cosine() const {
+    if (degrees_ == 0) return 1; // as of every upright ellipse
     const double turned = std::abs(std::fmod(degrees_, 360.0));
     return sine_of(turned <= 180 ? 90 - turned : turned - 270);
 }

@@ -32,16 +32,8 @@ void throw_out_of_range(std::string_view name, std::int64_t value, std::int64_t 
     throw ArgumentError(fmt::format("{} {} is outside {}..{}", name, value, low, high));
 }
 
-void check_finite(std::string_view name, double value) {
-    if (!std::isfinite(value)) throw ArgumentError(fmt::format("{} {} is not a finite number", name, value));
-}
-
-void check(const Box& box) {
-    constexpr std::int64_t reach = std::int64_t{1} << 61;
-    check_range("box x", box.x, -reach, reach);
-    check_range("box y", box.y, -reach, reach);
-    check_range("box width", box.width, 0, reach);
-    check_range("box height", box.height, 0, reach);
+void throw_not_finite(std::string_view name, double value) {
+    throw ArgumentError(fmt::format("{} {} is not a finite number", name, value));
 }
 
 std::int32_t coordinate(std::string_view name, std::int64_t value) {

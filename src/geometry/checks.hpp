@@ -14,10 +14,14 @@
 #include <coldbrick/sector.hpp>
 #include <coldbrick/segment.hpp>
 
+#include <cmath>
 #include <cstdint>
+#include <limits>
 #include <string_view>
 
 namespace coldbrick {
+
+// Every draw call passes the first of these: they are inlined.
 
 /// Throws ArgumentError: NAME VALUE is outside LOW..HIGH.
 [[noreturn]] void throw_out_of_range(std::string_view name, std::int64_t value, std::int64_t low,
@@ -28,17 +32,36 @@ inline void check_range(std::string_view name, std::int64_t value, std::int64_t 
     if (value < low || value > high) throw_out_of_range(name, value, low, high);
 }
 
-/// Throws ArgumentError if the number is infinite or not a number.
-void check_finite(std::string_view name, double value);
+/// Throws ArgumentError: NAME VALUE is not a finite number.
+[[noreturn]] void throw_not_finite(std::string_view name, double value);
+
+/// Throws as above if the number is infinite or not a number.
+inline void check_finite(std::string_view name, double value) {
+    if (!std::isfinite(value)) throw_not_finite(name, value);
+}
 
 /// Throws ArgumentError unless the box's members lie in the ranges that Box documents.
-void check(const Box& box);
+inline void check(const Box& box) {
+    constexpr std::int64_t reach = std::int64_t{1} << 61;
+    check_range("box x", box.x, -reach, reach);
+    check_range("box y", box.y, -reach, reach);
+    check_range("box width", box.width, 0, reach);
+    check_range("box height", box.height, 0, reach);
+}
 
 /// Throws ArgumentError if the radius is below 0.
-void check(const Circle& circle);
+inline void check(const Circle& circle) {
+    check_range("circle radius", circle.radius, 0, std::numeric_limits<std::int32_t>::max());
+}
 
 /// Throws ArgumentError unless the box's members lie in the ranges that Ellipse documents.
-void check(const Ellipse& ellipse);
+inline void check(const Ellipse& ellipse) {
+    check(ellipse.box);
+    constexpr std::int64_t largest = std::numeric_limits<std::uint32_t>::max();
+    check_range("ellipse width", ellipse.box.width, 0, largest);
+    check_range("ellipse height", ellipse.box.height, 0, largest);
+    check_finite("turn", ellipse.turn.in_degrees());
+}
 
 /// Throws ArgumentError unless the ellipse's box is in its range and the angles are finite.
 void check(const Arc& arc);

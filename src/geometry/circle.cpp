@@ -2,13 +2,7 @@
 
 #include "geometry/checks.hpp"
 
-#include <limits>
-
 namespace coldbrick {
-
-void check(const Circle& circle) {
-    check_range("circle radius", circle.radius, 0, std::numeric_limits<std::int32_t>::max());
-}
 
 Box Circle::bounds() const {
     check(*this);

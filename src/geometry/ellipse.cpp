@@ -6,14 +6,6 @@
 
 namespace coldbrick {
 
-void check(const Ellipse& ellipse) {
-    check(ellipse.box);
-    constexpr std::int64_t largest = std::numeric_limits<std::uint32_t>::max();
-    check_range("ellipse width", ellipse.box.width, 0, largest);
-    check_range("ellipse height", ellipse.box.height, 0, largest);
-    check_finite("turn", ellipse.turn.in_degrees());
-}
-
 Ellipse Ellipse::about(Point centre, std::int32_t horizontal_radius, std::int32_t vertical_radius,
                        Angle turn) {
     check_range("ellipse radius", horizontal_radius, 0, std::numeric_limits<std::int32_t>::max());

@@ -13,7 +13,7 @@ namespace {
 template <class S>
 void checked_fill(const ImageView& view, const S& shape, const Fill& fill) {
     const raster::Clip clip = clip_of(view);
-    if (view.clip().empty() || !may_show(clip, loose_bounds(shape), nullptr)) return;
+    if (view.clip().empty() || !may_show_filled(clip, shape)) return;
     paint::Painter painter = painter_of(view, fill.colour);
     paint_shape(clip, painter, shape, fill);
 }
@@ -21,7 +21,7 @@ void checked_fill(const ImageView& view, const S& shape, const Fill& fill) {
 template <class S>
 void checked_stroke(const ImageView& view, const S& shape, const Stroke& stroke, const Fill& filled) {
     const raster::Clip clip = clip_of(view);
-    if (view.clip().empty() || !may_show(clip, loose_bounds(shape), &stroke)) return;
+    if (view.clip().empty() || !may_show_stroked(clip, shape, stroke)) return;
     paint::Painter painter = painter_of(view, stroke.colour);
     paint_shape(clip, painter, shape, stroke, filled);
 }

@@ -33,7 +33,7 @@ void paint_spans(const raster::Clip& clip, paint::Painter& painter, Rasterise ra
 
 template <class S>
 void paint_shape(const raster::Clip& clip, paint::Painter& painter, const S& shape, const Fill& fill) {
-    if (!may_show(clip, loose_bounds(shape), nullptr)) return;
+    if (!may_show_filled(clip, shape)) return;
     paint_spans(clip, painter, [&](raster::SpanSink& sink) { rasterise(shape, fill, sink); });
 }
 
@@ -41,7 +41,7 @@ void paint_shape(const raster::Clip& clip, paint::Painter& painter, const S& sha
 template <class S>
 void paint_shape(const raster::Clip& clip, paint::Painter& painter, const S& shape, const Stroke& stroke,
                  const Fill& filled) {
-    if (!may_show(clip, loose_bounds(shape), &stroke)) return;
+    if (!may_show_stroked(clip, shape, stroke)) return;
     const bool plain =
         stroke.width == 1 && stroke.dashes.lengths.empty() && stroke.alignment == Alignment::centred;
     if (plain && draw_thin(shape, clip, painter)) return;

@@ -5,14 +5,10 @@
 #include <fmt/format.h>
 
 #include <algorithm>
-#include <cmath>
-#include <limits>
 
 namespace coldbrick {
 
-namespace {
-
-void check_dashes(const Dashes& dashes) {
+void check(const Dashes& dashes) {
     check_finite("dash offset", dashes.offset);
     double sum = 0;
     for (const double length : dashes.lengths) {
@@ -25,13 +21,8 @@ void check_dashes(const Dashes& dashes) {
     check_finite("sum of the dash lengths", sum);
 }
 
-} // namespace
-
-void check(const Stroke& stroke) {
-    check_range("stroke width", stroke.width, 1, std::numeric_limits<std::int32_t>::max());
-    if (!(stroke.mitre_limit >= 1)) // which a NaN is not
-        throw ArgumentError(fmt::format("mitre limit {} is below 1", stroke.mitre_limit));
-    if (!stroke.dashes.lengths.empty()) check_dashes(stroke.dashes);
+void throw_mitre_below_1(double limit) {
+    throw ArgumentError(fmt::format("mitre limit {} is below 1", limit));
 }
 
 void throw_no_inside() {
@@ -50,19 +41,11 @@ Box turned_bounds(const Ellipse& ellipse) {
     return {x - reach, y - reach, 2 * reach, 2 * reach};
 }
 
-bool may_show(const raster::Clip& clip, const Box& bounds, const Stroke* stroke) {
-    double reach = 1;
-    if (stroke != nullptr && stroke->width > 1) {
-        // A tip goes as far as the mitre limit in half widths, and twice as far for a stroke outside.
-        const double factor = stroke->join == Join::mitre ? std::max(stroke->mitre_limit, 2.0) : 2.0;
-        reach += stroke->width * factor;
-    } else if (stroke != nullptr && stroke->alignment != Alignment::centred) {
-        reach += 2 * std::max(stroke->mitre_limit, 2.0);
-    }
-    if (!(reach < 0x1p45)) return true;
-    const auto grow = static_cast<std::int64_t>(reach);
-    return bounds.x - grow < clip.right && bounds.end_x() + grow > clip.left &&
-           bounds.y - grow < clip.bottom && bounds.end_y() + grow > clip.top;
+std::int64_t reach_of_wide(const Stroke& stroke) {
+    // A tip goes as far as the mitre limit in half widths, and twice as far for a stroke outside.
+    const double factor = stroke.join == Join::mitre ? std::max(stroke.mitre_limit, 2.0) : 2.0;
+    constexpr double beyond_all = 0x1p45;
+    return static_cast<std::int64_t>(std::min(1 + (1.0 + stroke.width) * factor, beyond_all));
 }
 
 } // namespace coldbrick

@@ -17,6 +17,8 @@
 #include <coldbrick/stroke.hpp>
 
 #include <concepts>
+#include <cstdint>
+#include <limits>
 
 namespace coldbrick {
 
@@ -25,7 +27,13 @@ inline void check(const Line&) {}
 inline void check(const Dots&) {}
 
 /// Throws ArgumentError unless all values lie in the ranges that Stroke documents.
-void check(const Stroke& stroke);
+void check(const Dashes& dashes);
+[[noreturn]] void throw_mitre_below_1(double limit);
+inline void check(const Stroke& stroke) {
+    check_range("stroke width", stroke.width, 1, std::numeric_limits<std::int32_t>::max());
+    if (!(stroke.mitre_limit >= 1)) throw_mitre_below_1(stroke.mitre_limit); // which a NaN is not
+    if (!stroke.dashes.lengths.empty()) check(stroke.dashes);
+}
 
 /// Throws ArgumentError: this shape has no inside to align a stroke to, or to fill.
 [[noreturn]] void throw_no_inside();
@@ -48,12 +56,33 @@ Box loose_bounds(const S& shape) {
         return loose_bounds(shape.ellipse);
     else if constexpr (std::same_as<S, Ellipse>)
         return shape.turn == Angle() ? shape.box : turned_bounds(shape);
+    else if constexpr (std::same_as<S, Box>)
+        return shape;
     else
         return shape.bounds();
 }
 
-/// False if a clip cannot show any pixel of a shape that lies in the bounds, with a stroke if there is one.
-bool may_show(const raster::Clip& clip, const Box& bounds, const Stroke* stroke);
+/// False if a clip cannot show any pixel that lies in the bounds or at most `reach` outside of them.
+inline bool may_show(const raster::Clip& clip, const Box& bounds, std::int64_t reach) {
+    return bounds.x - reach < clip.right && bounds.end_x() + reach > clip.left &&
+           bounds.y - reach < clip.bottom && bounds.end_y() + reach > clip.top;
+}
+
+/// How far a wide stroke, or one that is not centred, may reach outside the bounds of its shape.
+std::int64_t reach_of_wide(const Stroke& stroke);
+
+/// False if a clip cannot show any pixel of the checked shape when it is filled.
+template <class S>
+bool may_show_filled(const raster::Clip& clip, const S& shape) {
+    return may_show(clip, loose_bounds(shape), 1);
+}
+
+/// The same of its stroke.
+template <class S>
+bool may_show_stroked(const raster::Clip& clip, const S& shape, const Stroke& stroke) {
+    const bool thin = stroke.width == 1 && stroke.alignment == Alignment::centred;
+    return may_show(clip, loose_bounds(shape), thin ? 1 : reach_of_wide(stroke));
+}
 
 template <class S>
 void rasterise(const S& shape, const Fill& fill, raster::SpanSink& sink) {

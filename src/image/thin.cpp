@@ -4,6 +4,7 @@
 #include "raster/curve.hpp"
 #include "raster/line.hpp"
 
+#include <algorithm>
 #include <cstddef>
 #include <cstdint>
 #include <cstring>
@@ -58,6 +59,31 @@ struct CirclePixels {
     }
 };
 
+/// A pixel of an ellipse's quarter and its reflections in both axes, stepping through memory.
+template <class Write>
+struct QuarterPen {
+    Write write;
+    std::byte* at;           ///< the reflection that lies first in both directions
+    std::ptrdiff_t outwards; ///< from a pixel to the next along the walk
+    std::ptrdiff_t across;   ///< from a pixel to its reflection in that direction
+    std::ptrdiff_t inwards;  ///< from a pixel to the next towards the axis
+    std::ptrdiff_t down;     ///< from a pixel to its reflection in that direction
+
+    void visit_and_go_outwards() {
+        write(at);
+        write(at + across);
+        write(at + down);
+        write(at + across + down);
+        at -= outwards;
+        across += 2 * outwards;
+    }
+
+    void go_inwards(std::ptrdiff_t mask) {
+        at += inwards & mask;
+        down -= 2 * inwards & mask;
+    }
+};
+
 } // namespace
 
 bool draw_thin(const Line& line, const raster::Clip& clip, const paint::Painter& painter) {
@@ -86,29 +112,22 @@ bool draw_thin(const Circle& circle, const raster::Clip& clip, const paint::Pain
 
 bool draw_thin(const Ellipse& ellipse, const raster::Clip& clip, const paint::Painter& painter) {
     const Box& box = ellipse.box;
+    const std::int64_t a = box.width - 1;
+    const std::int64_t b = box.height - 1;
     constexpr std::int64_t largest = std::int64_t{1} << 15;
-    if (box.empty() || ellipse.turn != Angle() || !clip.contains(box)) return false;
-    if (box.width > largest || box.height > largest) return false;
+    if (std::min(a, b) < 2 || std::max(a, b) > largest) return false;
+    if (ellipse.turn != Angle() || !clip.contains(box)) return false;
     return with_writer(painter, [&](const auto& write) {
         const std::ptrdiff_t row = painter.row_stride_bytes();
         const std::ptrdiff_t pixel = painter.pixel_bytes();
         std::byte* const corner =
             painter.address(static_cast<std::int32_t>(box.x), static_cast<std::int32_t>(box.y));
-        const std::ptrdiff_t a = box.width - 1;
-        const std::ptrdiff_t b = box.height - 1;
-        const auto write_reflections = [&](std::ptrdiff_t x, std::ptrdiff_t y) {
-            std::byte* const above = corner + (b - y) / 2 * row;
-            std::byte* const below = corner + (b + y) / 2 * row;
-            const std::ptrdiff_t left = (a - x) / 2 * pixel;
-            const std::ptrdiff_t right = (a + x) / 2 * pixel;
-            write(above + left);
-            write(above + right);
-            write(below + left);
-            write(below + right);
-        };
-        raster::for_each_on_columns(a, b, write_reflections);
-        raster::for_each_on_columns(b, a,
-                                    [&](std::ptrdiff_t y, std::ptrdiff_t x) { write_reflections(x, y); });
+        const std::ptrdiff_t odd_column = a & 1;
+        const QuarterPen top{write, corner + a / 2 * pixel, pixel, odd_column * pixel, row, b * row};
+        raster::walk_columns(a, b, top);
+        const std::ptrdiff_t odd_row = b & 1;
+        const QuarterPen side{write, corner + b / 2 * row, row, odd_row * row, pixel, a * pixel};
+        raster::walk_columns(b, a, side);
     });
 }
 

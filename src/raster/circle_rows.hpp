@@ -76,7 +76,7 @@ class OpenDisc {
         if (down >= limit_) return -1;
         constexpr std::uint64_t squares_fit = std::uint64_t{1} << 32;
         const std::uint64_t root = limit_ < squares_fit
-                                       ? floor_sqrt(limit_ * limit_ - 1 - down * down)
+                                       ? floor_sqrt((limit_ - down) * (limit_ + down) - 1)
                                        : floor_sqrt(Uint128{limit_} * limit_ - 1 - Uint128{down} * down);
         return column_up_to(static_cast<std::int64_t>(root), parity_);
     }

@@ -30,86 +30,42 @@ class UprightCurve {
   public:
     explicit UprightCurve(const Oval& oval)
         : a_(oval.a), b_(oval.b), parity_(oval.centre_x & 1),
-          small_(a_ < std::uint64_t{1} << 15 && b_ < std::uint64_t{1} << 15) {}
+          small_(b_ > 0 && std::max(a_, b_) < std::uint64_t{1} << 15),
+          ratio_(small_ ? static_cast<double>(a_) / static_cast<double>(b_) : 0) {}
 
     /// The furthest rows that have pixels. Where rows are odd and b is even, or the other way round, the
     /// curve ends halfway between two rows, and a tie goes outwards.
     [[nodiscard]] std::int64_t reach() const { return static_cast<std::int64_t>(b_) + 1; }
 
-    /// The outline's row Y >= 0. Rows are fastest one after the other, with Y growing.
-    [[nodiscard]] SymmetricRow outline(std::int64_t y) {
-        const Crossings crossed = around(y);
-        const std::int64_t on_row = crossed.here < 0 ? -1 : column_up_to(crossed.here + 1, parity_);
-        const std::int64_t last_column = y == 0 ? on_row : column_up_to(crossed.above, parity_);
-        const std::int64_t first_column =
-            crossed.below < 0 ? parity_ : column_up_to(crossed.below, parity_) + 2;
+    /// The outline's row Y >= 0.
+    [[nodiscard]] SymmetricRow outline(std::int64_t y) const {
+        const std::int64_t below = crossing(y + 1);
+        const std::int64_t on_row = nearest(y);
+        const std::int64_t last_column = y == 0 ? on_row : column_up_to(crossing(y - 1), parity_);
+        const std::int64_t first_column = below < 0 ? parity_ : column_up_to(below, parity_) + 2;
         const std::int64_t hole = std::min(on_row < 0 ? last_column : on_row, first_column) - 2;
         return {std::max(on_row, last_column), std::max<std::int64_t>(hole, -1)};
     }
 
     /// The filled ellipse's row Y >= 0.
-    [[nodiscard]] SymmetricRow filled(std::int64_t y) {
-        const Crossings crossed = around(y);
-        const std::int64_t on_row = crossed.here < 0 ? -1 : column_up_to(crossed.here + 1, parity_);
-        return {y == 0 ? on_row : std::max(on_row, column_up_to(crossed.above, parity_)), -1};
+    [[nodiscard]] SymmetricRow filled(std::int64_t y) const {
+        const std::int64_t on_row = nearest(y);
+        return {y == 0 ? on_row : std::max(on_row, column_up_to(crossing(y - 1), parity_)), -1};
     }
 
   private:
-    /// The curve's |X|, rounded down, at Y - 1, Y and Y + 1, or -1 beyond the curve.
-    struct Crossings {
-        std::int64_t above;
-        std::int64_t here;
-        std::int64_t below;
-    };
-    [[nodiscard]] Crossings around(std::int64_t y) {
-        if (row_ != y - 1) go_to(std::max<std::int64_t>(y - 1, 0));
-        const std::int64_t above = width_;
-        if (y > 0) go_down();
-        const std::int64_t here = width_;
-        go_down();
-        return {above, here, width_};
+    /// The X of the pixel nearest to the crossing with the row, or -1.
+    [[nodiscard]] std::int64_t nearest(std::int64_t y) const {
+        const std::int64_t x = crossing(y);
+        return x < 0 ? -1 : column_up_to(x + 1, parity_);
     }
 
-    /// From one row to the next, small curves are stepped along: X^2 b^2 + Y^2 a^2 <= a^2 b^2.
-    void go_down() {
-        constexpr int patience = 24;
-        ++row_;
-        if (static_cast<std::uint64_t>(row_) > b_) {
-            width_ = -1;
-            return;
-        }
-        if (!small_) {
-            width_ = found(row_);
-            return;
-        }
-        excess_ += static_cast<std::int64_t>(a_ * a_) * (2 * row_ - 1);
-        const auto b_square = static_cast<std::int64_t>(b_ * b_);
-        for (int i = 0; excess_ > 0; ++i) {
-            if (i == patience || width_ == 0) return go_to(row_); // the crossing is far from the last one
-            --width_;
-            excess_ -= b_square * (2 * width_ + 1);
-        }
-    }
-
-    void go_to(std::int64_t y) {
-        row_ = y;
-        width_ = found(y);
-        if (small_ && width_ >= 0) excess_ = excess(width_, y);
-    }
-
-    /// X^2 b^2 + Y^2 a^2 - a^2 b^2, in 61 bits.
-    [[nodiscard]] std::int64_t excess(std::int64_t x, std::int64_t y) const {
-        const auto across = static_cast<std::uint64_t>(x) * b_;
-        const auto down = static_cast<std::uint64_t>(y) * a_;
-        return static_cast<std::int64_t>(across * across + down * down) -
-               static_cast<std::int64_t>(a_ * a_ * b_ * b_);
-    }
-
-    [[nodiscard]] std::int64_t found(std::int64_t y) const {
+    /// The curve's |X| at Y, rounded down, or -1 beyond the curve.
+    [[nodiscard]] std::int64_t crossing(std::int64_t y) const {
         const auto down = static_cast<std::uint64_t>(y);
         if (down > b_) return -1;
-        if (b_ == 0) return static_cast<std::int64_t>(a_);
-        return static_cast<std::int64_t>(small_ ? root_of_small(down) : root(down));
+        if (small_) return static_cast<std::int64_t>(root_of_small(down));
+        return static_cast<std::int64_t>(b_ == 0 ? a_ : root(down));
     }
 
     /// The root of a^2 (b^2 - Y^2) / b^2.
@@ -124,8 +80,7 @@ class UprightCurve {
         const std::uint64_t square = b_ * b_;
         const std::uint64_t rest = square - y * y;
         const std::uint64_t product = a_ * a_ * rest; // below 2^60
-        const double guess = static_cast<double>(a_) / static_cast<double>(b_) *
-                             std::sqrt(static_cast<double>(static_cast<std::int64_t>(rest)));
+        const double guess = ratio_ * std::sqrt(static_cast<double>(static_cast<std::int64_t>(rest)));
         auto x = static_cast<std::uint64_t>(static_cast<std::int64_t>(guess));
         if (x * x * square > product) --x;
         if ((x + 1) * (x + 1) * square <= product) ++x;
@@ -135,36 +90,51 @@ class UprightCurve {
     std::uint64_t a_;
     std::uint64_t b_;
     std::int64_t parity_;
-    bool small_;
-    std::int64_t row_ = -2;
-    std::int64_t width_ = -1;
-    std::int64_t excess_ = 0; ///< X^2 b^2 + Y^2 a^2 - a^2 b^2 of the row and its width, for small curves
+    bool small_;   ///< small enough for root_of_small()
+    double ratio_; ///< a / b
 };
 
-/// Calls visit(X, Y) for the pixels nearest to the curve's crossings with its columns, from the top on to
-/// where it falls by 45 degrees and a little further, in one quarter of it. With axes changed it tells those
-/// of the rows; both together are the quarter of a thin outline, some pixels twice. Steps as Van Aken, "An
-/// Efficient Ellipse-Drawing Algorithm", IEEE Computer Graphics and Applications 4(9), 1984, do, with this
-/// library's rule as the decision.
-/// @param a,b the semi-axes in half pixels, below 2^15; the pixels' X and Y are as odd or even as they are
-template <class Visit>
-void for_each_on_columns(std::int64_t a, std::int64_t b, Visit visit) {
+/// Walks along the pixels nearest to the curve's crossings with its columns, in one quarter of it: from the
+/// top on, as long as they are not nearest to the crossings with their rows, too. With axes changed it walks
+/// along those of the rows; both together are the quarter of a thin outline. Steps as Van Aken, "An Efficient
+/// Ellipse-Drawing Algorithm", IEEE Computer Graphics and Applications 4(9), 1984, do, with this library's
+/// rule as the decision.
+/// @param a,b the semi-axes in half pixels, 2..2^15; the pixels' X and Y are as odd or even as they are
+/// @param pen starts at the topmost pixel, X = 0 or 1. pen.visit_and_go_outwards() visits a pixel and goes to
+/// the next column, away from the axis; pen.go_inwards(mask) goes a row towards the axis if the mask's bits
+/// are set, and stays if none are.
+template <class Pen>
+[[gnu::always_inline]] inline void walk_columns(std::int64_t a, std::int64_t b, Pen pen) {
     const std::int64_t a_square = a * a;
     const std::int64_t b_square = b * b;
+    const std::int64_t larger_square = std::max(a_square, b_square);
+    std::int64_t x = a & 1;
     std::int64_t y = b;
-    // The pixel is too high as long as the curve passes below Y - 1.
-    std::int64_t excess = b_square * (a & 1) + a_square * (1 - 2 * b);
-    int further = 2;
-    for (std::int64_t x = a & 1; x <= a; x += 2) {
-        // Arithmetic instead of a jump, which could not be foreseen; on the steep part there is more to go.
-        do {
-            const std::int64_t down = y > 1 ? -static_cast<std::int64_t>(excess > 0) : 0;
-            excess -= a_square * (4 * y - 8) & down;
-            y -= 2 & down;
-        } while (excess > 0 && y > 1 && b_square * x > a_square * y);
-        visit(static_cast<std::ptrdiff_t>(x), static_cast<std::ptrdiff_t>(y));
-        if (b_square * x > a_square * y && --further == 0) return;
-        excess += b_square * (4 * x + 4);
+    // The pixel is too high if (X, Y - 1) lies outside the curve: if a^2 b^2 - X^2 b^2 - (Y - 1)^2 a^2 < 0.
+    std::int64_t within = a_square * (2 * b - 1) - b_square * x;
+    const auto go_inwards_if_too_high = [&] {
+        const std::int64_t mask = within >> 63; // arithmetic, as a jump could not be foreseen
+        within += a_square * (4 * y - 8) & mask;
+        y -= 2 & mask;
+        pen.go_inwards(mask);
+    };
+    const auto go_outwards = [&] {
+        pen.visit_and_go_outwards();
+        within -= b_square * (4 * x + 4);
+        x += 2;
+    };
+    go_inwards_if_too_high();
+    // As long as the curve falls by less than 45 degrees even two rows further in, it falls by less than two
+    // rows from one column to the next.
+    while (b_square * (x + 2) <= a_square * (y - 4)) {
+        go_outwards();
+        go_inwards_if_too_high();
+    }
+    for (; x <= a; go_outwards()) {
+        while (within < 0 && y > 1) go_inwards_if_too_high();
+        // From here on the curve is steeper than 45 degrees, so that it crosses the pixel's row within half a
+        // pixel of it as well.
+        if (b_square * x >= a_square * y + larger_square) return;
     }
 }
 

@@ -33,7 +33,7 @@ void fill(const Ellipse& ellipse, SpanSink& sink) {
     if (ellipse.box.empty()) return;
     const Oval oval = oval_of(ellipse);
     if (oval.upright) {
-        UprightCurve curve(oval);
+        const UprightCurve curve(oval);
         return add_symmetric_rows(
             core_of(oval), curve.reach(), [&curve](std::int64_t y) { return curve.filled(y); }, sink);
     }
@@ -46,7 +46,7 @@ namespace {
 
 void stroke_solid(const Oval& oval, std::int64_t width, SpanSink& sink) {
     if (oval.upright && width == 1) {
-        UprightCurve curve(oval);
+        const UprightCurve curve(oval);
         return add_symmetric_rows(
             core_of(oval), curve.reach(), [&curve](std::int64_t y) { return curve.outline(y); }, sink);
     }

@@ -36,13 +36,13 @@ void add_symmetric_rows(const Core& core, std::int64_t reach, RowOf row_of, Span
     const std::int64_t last = 2 * sink.clip().bottom - 2;
     const auto add = [&](std::int64_t y, const SymmetricRow& row) {
         if (row.outer < 0) return;
-        const auto at = static_cast<std::int32_t>(y / 2);
-        // Exact divisions: what is outer or hole away from a side is a pixel's centre.
-        const std::int64_t begin = (core.left - row.outer) / 2;
-        const std::int64_t end = (core.right + row.outer) / 2 + 1;
+        // What is outer or hole away from a side is a pixel's centre, at an even number of half pixels.
+        const auto at = static_cast<std::int32_t>(y >> 1);
+        const std::int64_t begin = (core.left - row.outer) >> 1;
+        const std::int64_t end = ((core.right + row.outer) >> 1) + 1;
         if (row.hole < 0) return sink.add(at, begin, end);
-        sink.add(at, begin, (core.left - row.hole) / 2);
-        sink.add(at, (core.right + row.hole) / 2 + 1, end);
+        sink.add(at, begin, (core.left - row.hole) >> 1);
+        sink.add(at, ((core.right + row.hole) >> 1) + 1, end);
     };
     const std::int64_t odd = core.top & 1;
     if (odd == 0) {

@@ -39,7 +39,8 @@ void write_samples(const fs::path& folder) {
         const fs::path sheet_path = folder / sample.name;
         const fs::path picture_path = fs::path(sheet_path).replace_extension(".png");
         write_text(sheet_path, sample.text);
-        const coldbrick::Sheet sheet = coldbrick::read_sheet(sample.text, sheet_path.string());
+        const coldbrick::Sheet sheet =
+            coldbrick::read_sheet(sample.text, sheet_path.string(), {}, images_beside(sheet_path));
         coldbrick::save(sheet.render(format_for(sheet, coldbrick::FileType::png)), picture_path);
         fmt::print("  {}  drawn from {}\n", picture_path.string(), sheet_path.string());
     }

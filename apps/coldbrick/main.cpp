@@ -18,6 +18,7 @@ void add_commands(CLI::App& tool) {
     tool.require_subcommand(1);
     add_draw_command(tool);
     add_graph_command(tool);
+    add_convert_command(tool);
     add_demo_command(tool);
 }
 

@@ -41,6 +41,10 @@ void add_sheet_arguments(CLI::App& command, SheetArguments& arguments) {
         ->check(CLI::Validator(check_setting, "", "setting"));
 }
 
+coldbrick::ImageLoader images_beside(const std::filesystem::path& sheet) {
+    return [folder = sheet.parent_path()](const std::string& file) { return coldbrick::load(folder / file); };
+}
+
 coldbrick::PixelFormat format_for(const coldbrick::Sheet& sheet, coldbrick::FileType type) {
     if (sheet.ground.alpha != 255) return coldbrick::PixelFormat::rgba8;
     return type == coldbrick::FileType::pgm ? coldbrick::PixelFormat::gray8 : coldbrick::PixelFormat::rgb8;
@@ -52,5 +56,6 @@ coldbrick::Sheet read_sheet_file(const SheetArguments& arguments) {
         const std::size_t sign = text.find('=');
         settings.push_back({text.substr(0, sign), text.substr(sign + 1)});
     }
-    return coldbrick::read_sheet(read_text(arguments.path), arguments.path, settings);
+    return coldbrick::read_sheet(read_text(arguments.path), arguments.path, settings,
+                                 images_beside(arguments.path));
 }

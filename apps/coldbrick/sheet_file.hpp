@@ -7,6 +7,7 @@
 
 #include <CLI/CLI.hpp>
 
+#include <filesystem>
 #include <string>
 #include <vector>
 
@@ -22,6 +23,9 @@ void add_sheet_arguments(CLI::App& command, SheetArguments& arguments);
 /// The format that a picture of the sheet takes in a file of this type: alpha only where the ground is
 /// see-through, gray only in files that hold nothing else.
 coldbrick::PixelFormat format_for(const coldbrick::Sheet& sheet, coldbrick::FileType type);
+
+/// Opens a sheet's images, whose names count from the sheet's own folder.
+coldbrick::ImageLoader images_beside(const std::filesystem::path& sheet);
 
 /// Reads the sheet. @throws coldbrick::Error if the file cannot be read or the sheet has a fault.
 coldbrick::Sheet read_sheet_file(const SheetArguments& arguments);

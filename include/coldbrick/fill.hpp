@@ -2,18 +2,20 @@
 /// The style that paints the inside of a shape.
 #pragma once
 
-#include <coldbrick/colour.hpp>
+#include <coldbrick/blend.hpp>
 #include <coldbrick/fill_rule.hpp>
+#include <coldbrick/paint.hpp>
 
 namespace coldbrick {
 
 /// Paints a closed shape's pixels: its outline at width 1 and all that lies within.
 struct Fill {
-    Colour colour;
+    Paint paint;
     FillRule rule = FillRule::even_odd; ///< of polygons
     FillEdge edge = FillEdge::whole;    ///< of polygons
+    Blending blending = {};
 
-    friend constexpr bool operator==(const Fill&, const Fill&) = default;
+    friend bool operator==(const Fill&, const Fill&) = default;
 };
 
 } // namespace coldbrick

@@ -20,9 +20,18 @@ class Image {
     /// @param size 1..2147483647 wide and high.
     /// @param format the order of each pixel's channels.
     /// @param ground the colour of every pixel; by default all bytes are 0: black, or see-through with alpha.
-    /// @throws ArgumentError if the size is outside its range or its bytes exceed the address space;
-    ///         std::bad_alloc if there is not enough memory.
-    Image(Size size, PixelFormat format, const Colour& ground = {0, 0, 0, 0});
+    /// @param most_bytes what the pixels may take at most.
+    /// @throws ArgumentError if the size is outside its range or its bytes exceed the limit or the address
+    ///         space; std::bad_alloc if there is not enough memory.
+    Image(Size size, PixelFormat format, const Colour& ground = {0, 0, 0, 0},
+          std::size_t most_bytes = no_limit);
+
+    /// An image of the format indexed8 with a palette of its own; every pixel is the entry nearest to the
+    /// ground. Without one, images of that format have default_palette().
+    /// @throws ArgumentError as above.
+    Image(Size size, const Palette& palette, const Colour& ground, std::size_t most_bytes = no_limit);
+
+    static constexpr std::size_t no_limit = static_cast<std::size_t>(-1);
 
     Image(const Image& other);
     Image(Image&&) noexcept = default;
@@ -36,8 +45,8 @@ class Image {
     [[nodiscard]] PixelFormat format() const { return format_; }
 
     /// A view of the whole buffer.
-    [[nodiscard]] ImageView view() { return {bytes_.get(), size_, format_}; }
-    [[nodiscard]] ConstImageView view() const { return {bytes_.get(), size_, format_}; }
+    [[nodiscard]] ImageView view();
+    [[nodiscard]] ConstImageView view() const;
     operator ImageView() { return view(); }            ///< so that draw() takes an image
     operator ConstImageView() const { return view(); } ///< so that save() takes an image
 
@@ -50,6 +59,7 @@ class Image {
   private:
     Size size_;
     PixelFormat format_;
+    std::shared_ptr<const Palette> palette_; ///< of its own, or null
     std::unique_ptr<std::byte[]> bytes_;
 };
 

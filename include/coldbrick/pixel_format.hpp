@@ -2,34 +2,65 @@
 /// How a pixel's channels lie in memory.
 #pragma once
 
-#include <cstdint>     // the enumeration's underlying type
+#include <cstdint>     // the enumerations' underlying type
 #include <string_view> // formats have names
 
 namespace coldbrick {
 
-/// The format of a buffer's pixels, named by its channels in the order of their bytes in memory.
+/// The format of a buffer's pixels, named by its channels in the order of their bytes in memory. Alpha is
+/// straight: red, green and blue are not multiplied by it. Channels of 16 and 32 bits are in the machine's
+/// own byte order; none need to be aligned.
 enum class PixelFormat : std::uint8_t {
-    gray8, ///< one byte of brightness: 0 is black, 255 is white
+    gray8,  ///< one byte of brightness: 0 is black, 255 is white
+    gray16, ///< two bytes of brightness, 0..65535
+    graya8, ///< gray, alpha
     rgb8,
     bgr8,
-    rgba8, ///< alpha is straight: red, green and blue are not multiplied by it
+    rgba8,
     bgra8,
+    argb8,
+    abgr8,
+    rgb16,    ///< two bytes a channel, 0..65535
+    rgba16,   ///< two bytes a channel, 0..65535
+    rgb565,   ///< two bytes, one number: red in the upper 5 bits, green in 6, blue in the lower 5
+    indexed8, ///< one byte: the number of an entry of the buffer's palette
+    gray32f,  ///< one float of brightness, 0..1
+    rgba32f,  ///< four floats, 0..1
 };
 
 /// One row of the table of pixel formats: everything the library knows of one.
 struct PixelLayout {
     static constexpr std::int8_t none = -1;
 
+    /// What a pixel is made of.
+    enum class Kind : std::uint8_t {
+        bytes,  ///< channels of 8 bits
+        words,  ///< channels of 16 bits
+        floats, ///< channels that are floats
+        packed, ///< 5, 6 and 5 bits of one number
+        index,  ///< the number of a palette's entry
+    };
+
     std::string_view name;
+    Kind kind;
     std::int8_t bytes; ///< bytes a pixel
-    std::int8_t red;   ///< offset of the channel's byte in the pixel, or none
+    std::int8_t red;   ///< offset of the channel's first byte in the pixel, or none
     std::int8_t green;
     std::int8_t blue;
     std::int8_t alpha;
     std::int8_t gray;
 
-    [[nodiscard]] constexpr bool has_alpha() const { return alpha != none; }
+    /// True if pixels can be see-through; those of a palette can.
+    [[nodiscard]] constexpr bool has_alpha() const { return alpha != none || kind == Kind::index; }
     [[nodiscard]] constexpr bool is_gray() const { return gray != none; }
+
+    /// True if a channel has more than 8 bits.
+    [[nodiscard]] constexpr bool is_deep() const { return kind == Kind::words || kind == Kind::floats; }
+
+    /// How many bytes a channel takes; 0 where channels share bytes.
+    [[nodiscard]] constexpr std::int8_t channel_bytes() const {
+        return kind == Kind::bytes ? 1 : kind == Kind::words ? 2 : kind == Kind::floats ? 4 : 0;
+    }
 };
 
 /// The format's row of the table.

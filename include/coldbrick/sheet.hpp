@@ -8,6 +8,7 @@
 #include <coldbrick/pixel_format.hpp>
 #include <coldbrick/point.hpp>
 
+#include <functional>  // images come from elsewhere
 #include <span>        // settings
 #include <string>      // settings own their text
 #include <string_view> // a sheet's text
@@ -31,12 +32,17 @@ struct Sheet {
     [[nodiscard]] Image render(PixelFormat format = PixelFormat::rgba8) const;
 };
 
+/// Gives a sheet the images that it names. @throws Error if there is no such image.
+using ImageLoader = std::function<Image(const std::string& file)>;
+
 /// Understands and carries out a sheet's text.
 /// @param text the sheet, in UTF-8.
 /// @param name what error messages call it: its file name.
 /// @param settings replacements of the sheet's own values.
+/// @param load_image what opens the files of `image` statements, such as a call of load(); without it, they
+/// are faults.
 /// @throws SheetError at the first fault, with file:line:column, the line and a caret under the fault.
 [[nodiscard]] Sheet read_sheet(std::string_view text, std::string_view name,
-                               std::span<const Setting> settings = {});
+                               std::span<const Setting> settings = {}, const ImageLoader& load_image = {});
 
 } // namespace coldbrick

@@ -2,8 +2,9 @@
 /// The style that paints along the edge of a shape.
 #pragma once
 
-#include <coldbrick/colour.hpp>
+#include <coldbrick/blend.hpp>
 #include <coldbrick/line_style.hpp>
+#include <coldbrick/paint.hpp>
 
 #include <cstdint> // widths of 32 bits
 #include <vector>  // lengths of dashes
@@ -31,13 +32,14 @@ struct Dashes {
 /// going on to the right; a circle's and an ellipse's is the rightmost one before any turn, going on
 /// clockwise, as those of an arc do; a sector's is the centre.
 struct Stroke {
-    Colour colour;
+    Paint paint;
     std::int32_t width = 1; ///< in pixels, 1..2147483647
     Cap cap = Cap::butt;
     Join join = Join::mitre;
     double mitre_limit = 4; ///< how far a mitre's tip may lie from the vertex, in half widths, 1 and up
     Alignment alignment = Alignment::centred;
     Dashes dashes = {};
+    Blending blending = {};
 
     friend bool operator==(const Stroke&, const Stroke&) = default;
 };

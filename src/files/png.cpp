@@ -7,6 +7,9 @@
 #include <fmt/format.h>
 #include <png.h>
 
+#include <array>
+#include <cstring>
+#include <limits>
 #include <span>
 
 namespace coldbrick::files {
@@ -16,6 +19,10 @@ namespace {
 /// libpng leaves by this function instead of longjmp, so that C++ objects are destroyed.
 [[noreturn]] void fail(png_structp, png_const_charp message) {
     throw FileError(fmt::format("cannot encode PNG: {}", message));
+}
+
+[[noreturn]] void fail_reading(png_structp, png_const_charp message) {
+    throw FileError(fmt::format("cannot decode PNG: {}", message));
 }
 
 void ignore_warning(png_structp, png_const_charp) {}
@@ -38,13 +45,13 @@ class Writer {
     ~Writer() { png_destroy_write_struct(&png_, &info_); }
 
     void write(const ConstImageView& image, std::vector<std::byte>& file) {
-        const int channels = channel_count(image.format());
-        const int colour_type = channels == 1   ? PNG_COLOR_TYPE_GRAY
-                                : channels == 3 ? PNG_COLOR_TYPE_RGB
-                                                : PNG_COLOR_TYPE_RGB_ALPHA;
+        const FileChannels channels = channels_needed(image, ".png");
+        constexpr std::array types{PNG_COLOR_TYPE_GRAY, PNG_COLOR_TYPE_GRAY_ALPHA, PNG_COLOR_TYPE_RGB,
+                                   PNG_COLOR_TYPE_RGB_ALPHA};
+        const int colour_type = types.at(static_cast<std::size_t>(channels.count - 1));
         png_set_write_fn(png_, &file, append, nullptr);
         png_set_IHDR(png_, info_, static_cast<png_uint_32>(image.width()),
-                     static_cast<png_uint_32>(image.height()), 8, colour_type, PNG_INTERLACE_NONE,
+                     static_cast<png_uint_32>(image.height()), channels.bits, colour_type, PNG_INTERLACE_NONE,
                      PNG_COMPRESSION_TYPE_DEFAULT, PNG_FILTER_TYPE_DEFAULT);
         png_set_sRGB(png_, info_, PNG_sRGB_INTENT_PERCEPTUAL);
         // Drawn pictures are large areas of one colour: without filters they are smaller and faster to write.
@@ -62,7 +69,74 @@ class Writer {
     png_infop info_ = nullptr;
 };
 
+/// What is left of a file that is being read.
+struct Rest {
+    std::span<const std::byte> bytes;
+};
+
+void take(png_structp png, png_bytep target, png_size_t count) {
+    auto& rest = static_cast<Rest*>(png_get_io_ptr(png))->bytes;
+    if (count > rest.size()) png_error(png, "the file ends too early");
+    std::memcpy(target, rest.data(), count);
+    rest = rest.subspan(count);
+}
+
+/// The structures that libpng keeps while it reads.
+class Reader {
+  public:
+    Reader() : png_(png_create_read_struct(PNG_LIBPNG_VER_STRING, nullptr, fail_reading, ignore_warning)) {
+        if (png_ != nullptr) info_ = png_create_info_struct(png_);
+        if (info_ == nullptr) throw FileError("cannot decode PNG: not enough memory");
+    }
+    Reader(const Reader&) = delete;
+    Reader& operator=(const Reader&) = delete;
+    ~Reader() { png_destroy_read_struct(&png_, &info_, nullptr); }
+
+    Image read(std::span<const std::byte> file, std::size_t most_bytes) {
+        Rest rest{file};
+        png_set_read_fn(png_, &rest, take);
+        constexpr png_uint_32 largest = std::numeric_limits<std::int32_t>::max();
+        png_set_user_limits(png_, largest, largest);
+        png_read_info(png_, info_);
+        const FileChannels channels = settle_channels();
+        Image image({static_cast<std::int32_t>(png_get_image_width(png_, info_)),
+                     static_cast<std::int32_t>(png_get_image_height(png_, info_))},
+                    format_of(channels), {0, 0, 0, 0}, most_bytes);
+        const int passes = png_set_interlace_handling(png_);
+        png_read_update_info(png_, info_);
+        for (int pass = 0; pass < passes; ++pass)
+            for (std::int32_t y = 0; y < image.height(); ++y)
+                png_read_row(png_, reinterpret_cast<png_bytep>(image.view().row(y).data()), nullptr);
+        png_read_end(png_, nullptr);
+        return image;
+    }
+
+  private:
+    /// Whatever the file holds becomes channels of 8 or 16 bits.
+    FileChannels settle_channels() {
+        png_set_expand(png_);
+        png_set_swap(png_); // only 16 bits have bytes to exchange
+        const int type = png_get_color_type(png_, info_);
+        const bool alpha =
+            (type & PNG_COLOR_MASK_ALPHA) != 0 || png_get_valid(png_, info_, PNG_INFO_tRNS) != 0;
+        FileChannels result{((type & PNG_COLOR_MASK_COLOR) != 0 ? 3 : 1) + (alpha ? 1 : 0),
+                            png_get_bit_depth(png_, info_) == 16 ? 16 : 8};
+        if (result.count == 2 && result.bits == 16) {
+            png_set_gray_to_rgb(png_);
+            result.count = 4;
+        }
+        return result;
+    }
+
+    png_structp png_;
+    png_infop info_ = nullptr;
+};
+
 } // namespace
+
+Image decode_png(std::span<const std::byte> file, std::size_t most_bytes) {
+    return Reader().read(file, most_bytes);
+}
 
 std::vector<std::byte> encode_png(const ConstImageView& image) {
     std::vector<std::byte> file;

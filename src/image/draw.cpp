@@ -3,6 +3,10 @@
 #include "image/painting.hpp"
 #include "raster/box.hpp"
 
+#include <coldbrick/error.hpp>
+
+#include <fmt/format.h>
+
 #include <algorithm>
 
 namespace coldbrick {
@@ -14,7 +18,7 @@ template <class S>
 void checked_fill(const ImageView& view, const S& shape, const Fill& fill) {
     const raster::Clip clip = clip_of(view);
     if (view.clip().empty() || !may_show_filled(clip, shape)) return;
-    paint::Painter painter = painter_of(view, fill.colour);
+    paint::Painter painter = painter_of(view, fill.paint, fill.blending);
     paint_shape(clip, painter, shape, fill);
 }
 
@@ -22,21 +26,29 @@ template <class S>
 void checked_stroke(const ImageView& view, const S& shape, const Stroke& stroke, const Fill& filled) {
     const raster::Clip clip = clip_of(view);
     if (view.clip().empty() || !may_show_stroked(clip, shape, stroke)) return;
-    paint::Painter painter = painter_of(view, stroke.colour);
+    paint::Painter painter = painter_of(view, stroke.paint, stroke.blending);
     paint_shape(clip, painter, shape, stroke, filled);
 }
 
 } // namespace
 
+void check_mode(const ImageView& view, const Blending& blending) {
+    if (paint::is_for_bits(blending.mode) && layout(view.format()).kind == PixelLayout::Kind::floats)
+        throw ArgumentError(
+            fmt::format("a blend mode for bits cannot paint the floats of {}", layout(view.format()).name));
+}
+
 void clear(const ImageView& view, const Colour& colour) {
     if (view.clip().empty()) return;
-    paint::Painter painter = painter_of(view, colour, paint::Painter::Mode::replace);
+    const Paint ground(colour);
+    paint::Painter painter = painter_of(view, ground, {BlendMode::copy});
     paint_spans(clip_of(view), painter, [&](raster::SpanSink& sink) { raster::fill(view.clip(), sink); });
 }
 
 template <ClosedShape S>
 void draw(const ImageView& view, const S& shape, const Fill& fill) {
     check(shape);
+    check_mode(view, fill.blending);
     checked_fill(view, shape, fill);
 }
 
@@ -44,6 +56,7 @@ template <AnyShape S>
 void draw(const ImageView& view, const S& shape, const Stroke& stroke) {
     check(shape);
     check_stroke(shape, stroke);
+    check_mode(view, stroke.blending);
     checked_stroke(view, shape, stroke, {});
 }
 
@@ -51,14 +64,18 @@ template <ClosedShape S>
 void draw(const ImageView& view, const S& shape, const Fill& fill, const Stroke& stroke) {
     check(shape);
     check_stroke(shape, stroke);
+    check_mode(view, fill.blending);
+    check_mode(view, stroke.blending);
     checked_fill(view, shape, fill);
     checked_stroke(view, shape, stroke, fill);
 }
 
 void draw(const ImageView& view, const Region& region, const Fill& fill) {
+    check_mode(view, fill.blending);
     const raster::Clip clip = clip_of(view);
     if (view.clip().empty()) return;
-    paint::Painter painter = painter_of(view, fill.colour);
+    paint::Painter painter = painter_of(view, fill.paint, fill.blending);
+    place_pattern(painter, fill.paint, region);
     paint_spans(clip, painter, [&](raster::SpanSink& sink) {
         auto span = std::ranges::lower_bound(region.spans(), clip.top, {}, &Span::y);
         for (; span != region.spans().end() && span->y < clip.bottom; ++span)

@@ -8,16 +8,30 @@
 
 namespace coldbrick {
 
-Image::Image(Size size, PixelFormat format, const Colour& ground)
+Image::Image(Size size, PixelFormat format, const Colour& ground, std::size_t most_bytes)
     : size_(size), format_(format),
-      bytes_(std::make_unique_for_overwrite<std::byte[]>(image_bytes(size, format))) {
+      bytes_(std::make_unique_for_overwrite<std::byte[]>(image_bytes(size, format, most_bytes))) {
+    clear(view(), ground);
+}
+
+Image::Image(Size size, const Palette& palette, const Colour& ground, std::size_t most_bytes)
+    : size_(size), format_(PixelFormat::indexed8), palette_(std::make_shared<const Palette>(palette)),
+      bytes_(std::make_unique_for_overwrite<std::byte[]>(image_bytes(size, format_, most_bytes))) {
     clear(view(), ground);
 }
 
 Image::Image(const Image& other)
-    : size_(other.size_), format_(other.format_),
-      bytes_(std::make_unique_for_overwrite<std::byte[]>(image_bytes(other.size_, other.format_))) {
-    std::memcpy(bytes_.get(), other.bytes_.get(), image_bytes(size_, format_));
+    : size_(other.size_), format_(other.format_), palette_(other.palette_),
+      bytes_(std::make_unique_for_overwrite<std::byte[]>(image_bytes(size_, format_, no_limit))) {
+    std::memcpy(bytes_.get(), other.bytes_.get(), image_bytes(size_, format_, no_limit));
+}
+
+ImageView Image::view() {
+    return {bytes_.get(), size_, format_, row_bytes(size_, format_), palette_.get()};
+}
+
+ConstImageView Image::view() const {
+    return {bytes_.get(), size_, format_, row_bytes(size_, format_), palette_.get()};
 }
 
 Image& Image::operator=(const Image& other) {

@@ -11,6 +11,7 @@
 
 #include <cstdlib>
 #include <limits>
+#include <utility>
 
 namespace coldbrick {
 
@@ -31,18 +32,21 @@ void check_stride(Size size, PixelFormat format, std::ptrdiff_t stride) {
 } // namespace
 
 template <class Byte>
-BasicImageView<Byte>::BasicImageView(std::conditional_t<std::is_const_v<Byte>, const void*, void*> pixels,
-                                     Size size, PixelFormat format, std::ptrdiff_t row_stride_bytes)
+BasicImageView<Byte>::BasicImageView(Memory pixels, Size size, PixelFormat format,
+                                     std::ptrdiff_t row_stride_bytes, const Palette* palette)
     : pixels_(static_cast<Byte*>(pixels)), size_(size), format_(format), row_stride_bytes_(row_stride_bytes),
-      clip_(Box::of(size)) {
+      pixel_stride_bytes_(layout(format).bytes), clip_(Box::of(size)), palette_(palette) {
     if (pixels == nullptr) throw ArgumentError("the pixels of an image view are null");
     check_size(size);
     check_stride(size, format, row_stride_bytes);
+    const bool indexed = format == PixelFormat::indexed8;
+    if (palette != nullptr && !indexed)
+        throw ArgumentError(fmt::format("the format {} has no palette", layout(format).name));
+    if (palette == nullptr && indexed) palette_ = &default_palette();
 }
 
 template <class Byte>
-BasicImageView<Byte>::BasicImageView(std::conditional_t<std::is_const_v<Byte>, const void*, void*> pixels,
-                                     Size size, PixelFormat format)
+BasicImageView<Byte>::BasicImageView(Memory pixels, Size size, PixelFormat format)
     : BasicImageView(pixels, size, format, row_bytes(size, format)) {}
 
 template <class Byte>
@@ -53,28 +57,119 @@ BasicImageView<Byte> BasicImageView<Byte>::clipped(const Box& box) const {
 }
 
 template <class Byte>
-Byte* BasicImageView<Byte>::row(std::int32_t y) const {
-    return address({0, y});
+BasicImageView<Byte> BasicImageView<Byte>::cropped(const Box& box) const {
+    check_inside("crop", box, size_);
+    BasicImageView result = clipped(box);
+    result.pixels_ = address({static_cast<std::int32_t>(box.x), static_cast<std::int32_t>(box.y)});
+    result.size_ = {static_cast<std::int32_t>(box.width), static_cast<std::int32_t>(box.height)};
+    result.clip_ = result.clip_.moved(-box.x, -box.y);
+    return result;
+}
+
+template <class Byte>
+BasicImageView<Byte> BasicImageView<Byte>::masked(const ChannelMask& mask) const {
+    BasicImageView result = *this;
+    result.mask_ = mask;
+    return result;
+}
+
+namespace {
+
+PixelFormat format_of_channel(const PixelLayout& layout) {
+    switch (layout.kind) {
+    case PixelLayout::Kind::bytes: return PixelFormat::gray8;
+    case PixelLayout::Kind::words: return PixelFormat::gray16;
+    case PixelLayout::Kind::floats: return PixelFormat::gray32f;
+    default: break;
+    }
+    throw ArgumentError(fmt::format("the channels of {} share bytes", layout.name));
+}
+
+/// The channel's offset in a pixel, and its name for messages.
+std::pair<std::int8_t, const char*> find_channel(const PixelLayout& layout, Channel channel) {
+    switch (channel) {
+    case Channel::red: return {layout.red, "red"};
+    case Channel::green: return {layout.green, "green"};
+    case Channel::blue: return {layout.blue, "blue"};
+    case Channel::alpha: return {layout.alpha, "alpha"};
+    default: return {layout.gray, "gray"};
+    }
+}
+
+} // namespace
+
+template <class Byte>
+BasicImageView<Byte> BasicImageView<Byte>::channel(Channel channel) const {
+    const PixelLayout& whole = layout(format_);
+    BasicImageView result = *this;
+    result.format_ = format_of_channel(whole);
+    const auto [offset, name] = find_channel(whole, channel);
+    if (offset == PixelLayout::none)
+        throw ArgumentError(fmt::format("the format {} has no channel {}", whole.name, name));
+    result.pixels_ += offset;
+    return result;
+}
+
+template <class Byte>
+std::span<Byte> BasicImageView<Byte>::row(std::int32_t y) const {
+    const std::ptrdiff_t bytes = (size_.width - 1) * pixel_stride_bytes_ + layout(format_).bytes;
+    return {address({0, y}), static_cast<std::size_t>(bytes)};
 }
 
 template <class Byte>
 Byte* BasicImageView<Byte>::address(Point position) const {
     check_range("pixel x", position.x, 0, size_.width - 1);
     check_range("pixel y", position.y, 0, size_.height - 1);
-    return pixels_ + position.y * row_stride_bytes_ +
-           position.x * static_cast<std::ptrdiff_t>(layout(format_).bytes);
+    return pixels_ + position.y * row_stride_bytes_ + position.x * pixel_stride_bytes_;
+}
+
+template <class Byte>
+template <class C>
+C BasicImageView<Byte>::read(Point position) const {
+    const std::byte* const at = address(position);
+    if (palette_ != nullptr) (void)palette_->at(std::to_integer<std::size_t>(*at));
+    return paint::Codec{&layout(format_), palette_}.decode<C>(at);
 }
 
 template <class Byte>
 Colour BasicImageView<Byte>::pixel(Point position) const {
-    return paint::decode(layout(format_), address(position));
+    return read<Colour>(position);
+}
+
+template <class Byte>
+Colour16 BasicImageView<Byte>::pixel16(Point position) const {
+    return read<Colour16>(position);
+}
+
+template <class Byte>
+RealColour BasicImageView<Byte>::real_pixel(Point position) const {
+    return read<RealColour>(position);
+}
+
+template <class Byte>
+template <class C>
+void BasicImageView<Byte>::write(Point position, const C& colour) const {
+    if constexpr (!std::is_const_v<Byte>) // clang 14 looks in here even where the constraint forbids the call
+        paint::Codec{&layout(format_), palette_}.encode(colour, address(position));
 }
 
 template <class Byte>
 void BasicImageView<Byte>::set_pixel(Point position, const Colour& colour) const
     requires(!std::is_const_v<Byte>) {
-    if constexpr (!std::is_const_v<Byte>) // clang 14 looks in here even where the constraint forbids the call
-        paint::encode(colour, layout(format_), address(position));
+    write(position, colour);
+}
+
+template <class Byte>
+void BasicImageView<Byte>::set_pixel(Point position, const Colour16& colour) const
+    requires(!std::is_const_v<Byte>) {
+    write(position, colour);
+}
+
+template <class Byte>
+void BasicImageView<Byte>::set_pixel(Point position, const RealColour& colour) const
+    requires(!std::is_const_v<Byte>) {
+    (void)coldbrick::colour(colour); // checks the channels
+    write(position, colour);
 }
 
 template class BasicImageView<std::byte>;

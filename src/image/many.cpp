@@ -91,10 +91,11 @@ void check_stroke(const Shape& shape, const Stroke& stroke) {
 } // namespace
 
 void draw(const ImageView& view, std::span<const Shape> shapes, const Fill& fill) {
+    check_mode(view, fill.blending);
     for (const Shape& shape : shapes) check_fill(shape);
     if (view.clip().empty()) return;
     const raster::Clip clip = clip_of(view);
-    paint::Painter painter = painter_of(view, fill.colour);
+    paint::Painter painter = painter_of(view, fill.paint, fill.blending);
     for (const Shape& shape : shapes) {
         const auto paint_one = [&]<class S>(const S& one) {
             if constexpr (ClosedShape<S>) paint_shape(clip, painter, one, fill);
@@ -104,23 +105,26 @@ void draw(const ImageView& view, std::span<const Shape> shapes, const Fill& fill
 }
 
 void draw(const ImageView& view, std::span<const Shape> shapes, const Stroke& stroke) {
+    check_mode(view, stroke.blending);
     for (const Shape& shape : shapes) check_stroke(shape, stroke);
     if (view.clip().empty()) return;
     const raster::Clip clip = clip_of(view);
-    paint::Painter painter = painter_of(view, stroke.colour);
+    paint::Painter painter = painter_of(view, stroke.paint, stroke.blending);
     for (const Shape& shape : shapes)
         std::visit([&](const auto& one) { paint_shape(clip, painter, one, stroke, {}); }, shape);
 }
 
 void draw(const ImageView& view, std::span<const Shape> shapes, const Fill& fill, const Stroke& stroke) {
+    check_mode(view, fill.blending);
+    check_mode(view, stroke.blending);
     for (const Shape& shape : shapes) {
         check_fill(shape);
         check_stroke(shape, stroke);
     }
     if (view.clip().empty()) return;
     const raster::Clip clip = clip_of(view);
-    paint::Painter inside = painter_of(view, fill.colour);
-    paint::Painter edge = painter_of(view, stroke.colour);
+    paint::Painter inside = painter_of(view, fill.paint, fill.blending);
+    paint::Painter edge = painter_of(view, stroke.paint, stroke.blending);
     for (const Shape& shape : shapes) {
         const auto paint_one = [&]<class S>(const S& one) {
             if constexpr (ClosedShape<S>) paint_shape(clip, inside, one, fill);
@@ -131,10 +135,11 @@ void draw(const ImageView& view, std::span<const Shape> shapes, const Fill& fill
 }
 
 void draw(const ImageView& view, const Series& series, const Fill& fill) {
+    check_mode(view, fill.blending);
     if (series.kind == Series::Kind::dots || series.kind == Series::Kind::lines) throw_not_filled();
     const raster::Clip clip = clip_of(view);
     const bool shows = !view.clip().empty();
-    paint::Painter painter = painter_of(view, fill.colour);
+    paint::Painter painter = painter_of(view, fill.paint, fill.blending);
     for_each_of(series, [&]<class S>(const S& shape) {
         if constexpr (ClosedShape<S>)
             if (shows) paint_shape(clip, painter, shape, fill);
@@ -143,6 +148,7 @@ void draw(const ImageView& view, const Series& series, const Fill& fill) {
 
 void draw(const ImageView& view, const Series& series, const Stroke& stroke) {
     check(stroke);
+    check_mode(view, stroke.blending);
     const raster::Clip clip = clip_of(view);
     const bool shows = !view.clip().empty();
     const bool open = series.kind == Series::Kind::dots || series.kind == Series::Kind::lines;
@@ -152,7 +158,7 @@ void draw(const ImageView& view, const Series& series, const Stroke& stroke) {
         used.cap = Cap::round;
         used.dashes = {};
     }
-    paint::Painter painter = painter_of(view, stroke.colour);
+    paint::Painter painter = painter_of(view, stroke.paint, stroke.blending);
     for_each_of(series, [&](const auto& shape) {
         if (shows) paint_shape(clip, painter, shape, used, {});
     });

@@ -5,19 +5,36 @@
 #include "image/rasterise.hpp"
 #include "image/thin.hpp"
 #include "paint/painter.hpp"
+#include "paint/pattern.hpp"
 #include "raster/span_sink.hpp"
 
 #include <coldbrick/image_view.hpp>
 
 namespace coldbrick {
 
-inline paint::Painter painter_of(const ImageView& view, const Colour& colour,
-                                 paint::Painter::Mode mode = paint::Painter::Mode::blend) {
-    return {{view.bytes(), view.row_stride_bytes(), view.format()}, colour, mode};
+inline paint::Surface surface_of(const ImageView& view) {
+    return {view.bytes(), view.row_stride_bytes(), view.pixel_stride_bytes(),
+            paint::Codec{&layout(view.format()), view.palette()}, view.mask()};
+}
+
+/// Throws ArgumentError if the view's format is one whose bits no mode may change.
+void check_mode(const ImageView& view, const Blending& blending);
+
+/// @param paint outlives the painter
+inline paint::Painter painter_of(const ImageView& view, const Paint& paint, const Blending& blending) {
+    return {surface_of(view), paint, blending};
 }
 
 inline raster::Clip clip_of(const ImageView& view) {
     return {view.clip().x, view.clip().y, view.clip().end_x(), view.clip().end_y()};
+}
+
+/// Counts a pattern's coordinates from the shape if it wants that.
+template <class S>
+void place_pattern(paint::Painter& painter, const Paint& paint, const S& shape) {
+    if (paint.pattern() == nullptr || paint::origin_of(*paint.pattern()) == PatternOrigin::image) return;
+    const Box bounds = shape.bounds();
+    painter.set_pattern_origin(bounds.x, bounds.y);
 }
 
 /// The spans of one shape and style go from the raster layer to the paint layer, cut to the view's clip.
@@ -34,6 +51,7 @@ void paint_spans(const raster::Clip& clip, paint::Painter& painter, Rasterise ra
 template <class S>
 void paint_shape(const raster::Clip& clip, paint::Painter& painter, const S& shape, const Fill& fill) {
     if (!may_show_filled(clip, shape)) return;
+    place_pattern(painter, fill.paint, shape);
     paint_spans(clip, painter, [&](raster::SpanSink& sink) { rasterise(shape, fill, sink); });
 }
 
@@ -42,6 +60,7 @@ template <class S>
 void paint_shape(const raster::Clip& clip, paint::Painter& painter, const S& shape, const Stroke& stroke,
                  const Fill& filled) {
     if (!may_show_stroked(clip, shape, stroke)) return;
+    place_pattern(painter, stroke.paint, shape);
     const bool plain =
         stroke.width == 1 && stroke.dashes.lengths.empty() && stroke.alignment == Alignment::centred;
     if (plain && draw_thin(shape, clip, painter)) return;

@@ -16,17 +16,18 @@ namespace {
 /// Writes single pixels of a size that is known when compiling.
 template <std::size_t Bytes>
 struct PixelWriter {
-    std::uint64_t pixel;
+    paint::PixelBytes pixel;
 
-    void operator()(std::byte* at) const { std::memcpy(at, &pixel, Bytes); }
+    void operator()(std::byte* at) const { std::memcpy(at, pixel.data(), Bytes); }
 };
 
 /// Calls draw(writer) with the writer for the painter's pixels, if there is one.
 template <class Draw>
 bool with_writer(const paint::Painter& painter, Draw draw) {
     if (!painter.replaces()) return false;
-    switch (painter.pixel_bytes()) {
+    switch (painter.surface().codec.layout->bytes) {
     case 1: draw(PixelWriter<1>{painter.pixel()}); return true;
+    case 2: draw(PixelWriter<2>{painter.pixel()}); return true;
     case 3: draw(PixelWriter<3>{painter.pixel()}); return true;
     case 4: draw(PixelWriter<4>{painter.pixel()}); return true;
     default: return false;
@@ -91,19 +92,19 @@ bool draw_thin(const Line& line, const raster::Clip& clip, const paint::Painter&
     return with_writer(painter, [&](const auto& write) {
         const raster::LineSteps steps(line, clip);
         if (steps.count == 0) return;
-        const std::ptrdiff_t row = painter.row_stride_bytes();
-        const std::ptrdiff_t pixel = painter.pixel_bytes();
+        const std::ptrdiff_t row = painter.surface().row_stride_bytes;
+        const std::ptrdiff_t pixel = painter.surface().pixel_stride_bytes;
         const std::ptrdiff_t along = steps.along_y ? row : pixel;
         const std::ptrdiff_t side = steps.sideways * (steps.along_y ? pixel : row);
-        steps.walk_in_any_order(painter.address(steps.first.x, steps.first.y), along, side, write);
+        steps.walk_in_any_order(painter.surface().address(steps.first.x, steps.first.y), along, side, write);
     });
 }
 
 bool draw_thin(const Circle& circle, const raster::Clip& clip, const paint::Painter& painter) {
     if (!clip.contains(circle.bounds())) return false;
     return with_writer(painter, [&](const auto& write) {
-        const CirclePixels pixels{painter.address(circle.centre.x, circle.centre.y),
-                                  painter.row_stride_bytes(), painter.pixel_bytes()};
+        const CirclePixels pixels{painter.surface().address(circle.centre.x, circle.centre.y),
+                                  painter.surface().row_stride_bytes, painter.surface().pixel_stride_bytes};
         raster::for_each_in_octant(circle.radius, [&](std::ptrdiff_t x, std::ptrdiff_t y) {
             pixels.write_reflections(x, y, write);
         });
@@ -118,10 +119,10 @@ bool draw_thin(const Ellipse& ellipse, const raster::Clip& clip, const paint::Pa
     if (std::min(a, b) < 2 || std::max(a, b) > largest) return false;
     if (ellipse.turn != Angle() || !clip.contains(box)) return false;
     return with_writer(painter, [&](const auto& write) {
-        const std::ptrdiff_t row = painter.row_stride_bytes();
-        const std::ptrdiff_t pixel = painter.pixel_bytes();
+        const std::ptrdiff_t row = painter.surface().row_stride_bytes;
+        const std::ptrdiff_t pixel = painter.surface().pixel_stride_bytes;
         std::byte* const corner =
-            painter.address(static_cast<std::int32_t>(box.x), static_cast<std::int32_t>(box.y));
+            painter.surface().address(static_cast<std::int32_t>(box.x), static_cast<std::int32_t>(box.y));
         const std::ptrdiff_t odd_column = a & 1;
         const QuarterPen top{write, corner + a / 2 * pixel, pixel, odd_column * pixel, row, b * row};
         raster::walk_columns(a, b, top);

@@ -1,8 +1,10 @@
 /// @file
-/// Source-over blending of 8-bit channels, rounded once.
+/// One colour and what is there make a new one.
 #pragma once
 
-#include <coldbrick/colour.hpp>
+#include "paint/depth.hpp"
+
+#include <coldbrick/blend.hpp>
 
 #include <cstdint>
 
@@ -17,16 +19,34 @@ constexpr std::uint32_t divide_by_255(std::uint32_t value) {
 
 /// `source` with its alpha over `backdrop`, straight alpha: the formula of source-over in the W3C
 /// recommendation Compositing and Blending Level 1, section 9.1.4, in integers, rounded once at the end.
-constexpr Colour source_over(const Colour& source, const Colour& backdrop) {
-    const int source_weight = 255 * source.alpha;
-    const int backdrop_weight = backdrop.alpha * (255 - source.alpha);
-    const int weight = source_weight + backdrop_weight; // 255 times the resulting alpha
+template <class C>
+constexpr C source_over(const C& source, const C& backdrop) {
+    constexpr std::uint64_t most = Depth<C>::most;
+    const std::uint64_t source_weight = most * source.alpha;
+    const std::uint64_t backdrop_weight = backdrop.alpha * (most - source.alpha);
+    const std::uint64_t weight = source_weight + backdrop_weight; // `most` times the resulting alpha
     if (weight == 0) return backdrop;
-    const auto mix = [&](int over, int under) {
-        return (2 * (over * source_weight + under * backdrop_weight) + weight) / (2 * weight);
+    const auto mix = [&](std::uint64_t over, std::uint64_t under) {
+        return static_cast<typename Depth<C>::Value>(
+            (2 * (over * source_weight + under * backdrop_weight) + weight) / (2 * weight));
     };
-    return {mix(source.red, backdrop.red), mix(source.green, backdrop.green), mix(source.blue, backdrop.blue),
-            (2 * weight + 255) / 510};
+    C result = backdrop;
+    result.red = mix(source.red, backdrop.red);
+    result.green = mix(source.green, backdrop.green);
+    result.blue = mix(source.blue, backdrop.blue);
+    result.alpha = static_cast<typename Depth<C>::Value>((2 * weight + most) / (2 * most));
+    return result;
 }
+
+/// Any mode in real numbers.
+RealColour composite(BlendMode mode, const RealColour& source, const RealColour& backdrop);
+
+constexpr bool is_for_bits(BlendMode mode) {
+    return mode == BlendMode::bits_and || mode == BlendMode::bits_or || mode == BlendMode::bits_xor;
+}
+
+/// Any mode, in integers where that is exact, and otherwise rounded once from real numbers, halves up.
+Colour composite(BlendMode mode, const Colour& source, const Colour& backdrop);
+Colour16 composite(BlendMode mode, const Colour16& source, const Colour16& backdrop);
 
 } // namespace coldbrick::paint

@@ -1,13 +1,16 @@
 #include <coldbrick/colour.hpp>
 
 #include "paint/colour_names.hpp"
+#include "paint/depth.hpp"
 
+#include <coldbrick/colour_space.hpp>
 #include <coldbrick/error.hpp>
 
 #include <fmt/format.h>
 
 #include <algorithm>
 #include <array>
+#include <charconv>
 
 namespace coldbrick {
 
@@ -15,6 +18,12 @@ namespace {
 
 constexpr char lower(char c) {
     return c >= 'A' && c <= 'Z' ? static_cast<char>(c - 'A' + 'a') : c;
+}
+
+std::string lowered(std::string_view text) {
+    std::string result(text);
+    std::ranges::transform(result, result.begin(), lower);
+    return result;
 }
 
 /// The value of a hexadecimal digit, or -1.
@@ -39,6 +48,81 @@ std::optional<Colour> hex_colour(std::string_view digits) {
     return Colour(channels[0], channels[1], channels[2], channels[3]);
 }
 
+/// Reads the arguments of a colour function, such as `(120, 50%, 40%, 0.5)` or `(120 50% 40% / 50%)`.
+class Arguments {
+  public:
+    explicit Arguments(std::string_view text) : rest_(text) {}
+
+    [[nodiscard]] bool take(char wanted) {
+        skip_blanks();
+        if (rest_.empty() || rest_.front() != wanted) return false;
+        rest_.remove_prefix(1);
+        return true;
+    }
+
+    /// Between two arguments.
+    void take_separator() { (void)(take(',') || take('/')); }
+
+    struct Number {
+        double value;
+        bool percent;
+    };
+    [[nodiscard]] std::optional<Number> number() {
+        skip_blanks();
+        double value = 0;
+        const auto [end, error] = std::from_chars(rest_.data(), rest_.data() + rest_.size(), value);
+        if (error != std::errc()) return std::nullopt;
+        rest_.remove_prefix(static_cast<std::size_t>(end - rest_.data()));
+        const bool percent = rest_.starts_with('%');
+        if (percent) rest_.remove_prefix(1);
+        if (rest_.starts_with("deg")) rest_.remove_prefix(3);
+        return Number{value, percent};
+    }
+
+    [[nodiscard]] bool at_end() const { return rest_.empty(); }
+
+  private:
+    void skip_blanks() { rest_.remove_prefix(std::min(rest_.find_first_not_of(' '), rest_.size())); }
+
+    std::string_view rest_;
+};
+
+/// A number of 0..most, or a percentage of it, as a share of 0..1. @throws ArgumentError outside of it.
+double share(const char* name, const Arguments::Number& number, double most) {
+    const double whole = number.percent ? 100 : most;
+    if (!(number.value >= 0 && number.value <= whole))
+        throw ArgumentError(fmt::format("colour channel {} {}{} is outside 0..{}{}", name, number.value,
+                                        number.percent ? "%" : "", whole, number.percent ? "%" : ""));
+    return number.value / whole;
+}
+
+/// The colour of rgb(...), rgba(...), hsl(...) or hsla(...), if the text is of that form.
+std::optional<Colour> function_colour(std::string_view text) {
+    const std::size_t open = text.find('(');
+    if (open == std::string_view::npos) return std::nullopt;
+    const std::string name = lowered(text.substr(0, open));
+    const bool is_rgb = name == "rgb" || name == "rgba";
+    if (!is_rgb && name != "hsl" && name != "hsla") return std::nullopt;
+    Arguments rest(text.substr(open));
+    if (!rest.take('(')) return std::nullopt;
+    std::array<Arguments::Number, 4> numbers{{{}, {}, {}, {1, false}}};
+    std::size_t count = 0;
+    for (; count < 4 && !rest.take(')'); ++count) {
+        const auto number = rest.number();
+        if (!number) return std::nullopt;
+        numbers[count] = *number;
+        rest.take_separator();
+    }
+    if (count < 3 || (count == 4 && !rest.take(')')) || !rest.at_end()) return std::nullopt;
+    const auto alpha = paint::from_real<Colour>(share("alpha", numbers[3], 1));
+    if (!is_rgb)
+        return colour(Hsl{degrees(numbers[0].value), share("saturation", numbers[1], 100),
+                          share("lightness", numbers[2], 100), alpha});
+    return Colour(paint::from_real<Colour>(share("red", numbers[0], 255)),
+                  paint::from_real<Colour>(share("green", numbers[1], 255)),
+                  paint::from_real<Colour>(share("blue", numbers[2], 255)), alpha);
+}
+
 } // namespace
 
 void throw_channel_out_of_range(const char* channel, int value) {
@@ -46,8 +130,7 @@ void throw_channel_out_of_range(const char* channel, int value) {
 }
 
 std::optional<Colour> css_colour(std::string_view name) {
-    std::string wanted(name);
-    std::ranges::transform(wanted, wanted.begin(), lower);
+    const std::string wanted = lowered(name);
     const auto names = paint::named_colours();
     const auto found = std::ranges::lower_bound(names, wanted, {}, &paint::NamedColour::name);
     if (found == names.end() || found->name != wanted) return std::nullopt;
@@ -55,11 +138,13 @@ std::optional<Colour> css_colour(std::string_view name) {
 }
 
 Colour colour(std::string_view text) {
-    const std::optional<Colour> found = text.starts_with('#') ? hex_colour(text.substr(1)) : css_colour(text);
+    std::optional<Colour> found = text.starts_with('#') ? hex_colour(text.substr(1)) : function_colour(text);
+    if (!found) found = css_colour(text);
     if (!found)
-        throw ArgumentError(fmt::format(
-            "\"{}\" is not a colour: write # and 3, 4, 6 or 8 hexadecimal digits, or a CSS colour name",
-            text));
+        throw ArgumentError(
+            fmt::format("\"{}\" is not a colour: write # and 3, 4, 6 or 8 hexadecimal digits, "
+                        "rgb(...), hsl(...) or a CSS colour name",
+                        text));
     return *found;
 }
 

@@ -5,15 +5,16 @@
 
 namespace coldbrick::paint {
 
-Mixer::Mixer(const Colour& colour, const PixelPattern& pattern, const PixelLayout& layout)
-    : colour_(colour), layout_(layout) {
+Mixer::Mixer(const Colour& colour, const PixelPattern& pattern, const Codec& codec)
+    : colour_(colour), codec_(codec) {
+    if (codec.layout->is_gray()) colour_.red = colour_.green = colour_.blue = gray_of(colour);
     for (std::size_t i = 0; i < weighted_.size(); ++i)
         weighted_[i] =
             static_cast<std::uint16_t>(std::to_integer<unsigned>(pattern.bytes()[i]) * colour.alpha);
 }
 
 void Mixer::mix(std::byte* begin, std::size_t count) const {
-    if (layout_.has_alpha())
+    if (codec_.layout->has_alpha())
         mix_alpha(begin, count);
     else
         mix_opaque(begin, count);
@@ -33,13 +34,14 @@ void Mixer::mix_opaque(std::byte* at, std::size_t count) const {
 
 /// Runs of opaque pixels are mixed byte by byte, which is far faster than the general formula.
 void Mixer::mix_alpha(std::byte* at, std::size_t count) const {
+    const PixelLayout& layout = *codec_.layout;
     std::byte* const end = at + count;
     while (at != end) {
         std::byte* opaque_end = at;
-        while (opaque_end != end && opaque_end[layout_.alpha] == std::byte{255}) opaque_end += layout_.bytes;
+        while (opaque_end != end && opaque_end[layout.alpha] == std::byte{255}) opaque_end += layout.bytes;
         mix_opaque(at, static_cast<std::size_t>(opaque_end - at));
-        for (at = opaque_end; at != end && at[layout_.alpha] != std::byte{255}; at += layout_.bytes)
-            encode(source_over(colour_, decode(layout_, at)), layout_, at);
+        for (at = opaque_end; at != end && at[layout.alpha] != std::byte{255}; at += layout.bytes)
+            codec_.encode(source_over(colour_, codec_.decode<Colour>(at)), at);
     }
 }
 

@@ -2,10 +2,10 @@
 /// Runs of pixels mixed with one see-through colour.
 #pragma once
 
+#include "paint/pixel_codec.hpp"
 #include "paint/pixel_pattern.hpp"
 
 #include <coldbrick/colour.hpp>
-#include <coldbrick/pixel_format.hpp>
 
 #include <array>
 #include <cstddef>
@@ -17,7 +17,7 @@ namespace coldbrick::paint {
 class Mixer {
   public:
     /// @param pattern the pixels of the colour made opaque.
-    Mixer(const Colour& colour, const PixelPattern& pattern, const PixelLayout& layout);
+    Mixer(const Colour& colour, const PixelPattern& pattern, const Codec& codec);
 
     /// Mixes over the whole pixels in [begin, begin + count), count in bytes.
     void mix(std::byte* begin, std::size_t count) const;
@@ -27,7 +27,7 @@ class Mixer {
     void mix_alpha(std::byte* at, std::size_t count) const;
 
     Colour colour_;
-    const PixelLayout& layout_;
+    Codec codec_;
     /// Each byte of the pattern times the colour's alpha: the source's share of a mixture.
     std::array<std::uint16_t, PixelPattern::period> weighted_;
 };

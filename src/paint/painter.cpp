@@ -1,15 +1,38 @@
 #include "paint/painter.hpp"
 
+#include "paint/compositor.hpp"
 #include "paint/mixer.hpp"
+#include "paint/pattern.hpp"
 #include "paint/run_writer.hpp"
+
+#include <array>
+#include <cstring>
 
 namespace coldbrick::paint {
 
+/// Deep colours that hide what is there are written as they are, too.
+void Painter::use_deep_pixel() {
+    way_ = Way::general;
+    const Pattern* const pattern = paint_->pattern();
+    const BlendMode mode = blending_.mode;
+    if (pattern == nullptr || !surface_.mask.all() || blending_.opacity != 255) return;
+    const auto use = [&](const auto& colour) {
+        const bool opaque = colour.alpha == Depth<std::remove_cvref_t<decltype(colour)>>::most;
+        if (mode != BlendMode::copy && (mode != BlendMode::source_over || !opaque)) return;
+        way_ = Way::replace;
+        pixel_ = surface_.codec.pixel(colour);
+    };
+    if (const auto* const deep = std::get_if<Colour16>(pattern)) use(*deep);
+    if (const auto* const real = std::get_if<RealColour>(pattern)) use(*real);
+}
+
 void Painter::paint(std::span<const Span> spans) const {
-    if (replaces_)
-        replace(spans);
-    else
-        blend(spans);
+    switch (way_) {
+    case Way::nothing: return;
+    case Way::replace: return replace(spans);
+    case Way::mix: return mix(spans);
+    case Way::general: return composite_all(spans);
+    }
 }
 
 #if defined(__x86_64__)
@@ -21,36 +44,87 @@ const bool has_avx2 = static_cast<bool>(__builtin_cpu_supports("avx2"));
 } // namespace
 
 void Painter::replace(std::span<const Span> spans) const {
-    if (has_avx2)
+    if (!surface_.contiguous())
+        replace_scattered(spans);
+    else if (has_avx2)
         replace_avx2(spans);
     else
         replace_narrow(spans);
 }
 
 [[gnu::target("avx2")]] void Painter::replace_avx2(std::span<const Span> spans) const {
-    const PixelPattern pattern(pixel_, pixel_bytes_);
+    const PixelPattern pattern(pixel_, surface_.pixel_stride_bytes);
     const RunWriter<32> writer(pattern);
-    for (const Span& span : spans) writer.write(address(span.x_begin, span.y), byte_count(span));
+    for (const Span& span : spans) writer.write(surface_.address(span.x_begin, span.y), byte_count(span));
 }
 
 #else
 
 void Painter::replace(std::span<const Span> spans) const {
-    replace_narrow(spans);
+    surface_.contiguous() ? replace_narrow(spans) : replace_scattered(spans);
 }
 
 #endif
 
 void Painter::replace_narrow(std::span<const Span> spans) const {
-    const PixelPattern pattern(pixel_, pixel_bytes_);
+    const PixelPattern pattern(pixel_, surface_.pixel_stride_bytes);
     const RunWriter<16> writer(pattern);
-    for (const Span& span : spans) writer.write(address(span.x_begin, span.y), byte_count(span));
+    for (const Span& span : spans) writer.write(surface_.address(span.x_begin, span.y), byte_count(span));
 }
 
-void Painter::blend(std::span<const Span> spans) const {
-    if (colour_.alpha == 0) return;
-    const Mixer mixer(colour_, PixelPattern(pixel_, pixel_bytes_), *layout_);
-    for (const Span& span : spans) mixer.mix(address(span.x_begin, span.y), byte_count(span));
+void Painter::replace_scattered(std::span<const Span> spans) const {
+    const auto bytes = static_cast<std::size_t>(surface_.codec.layout->bytes);
+    for (const Span& span : spans) {
+        std::byte* at = surface_.address(span.x_begin, span.y);
+        for (std::int64_t x = span.x_begin; x < span.x_end; ++x, at += surface_.pixel_stride_bytes)
+            std::memcpy(at, pixel_.data(), bytes);
+    }
+}
+
+void Painter::mix(std::span<const Span> spans) const {
+    const PixelPattern pattern(pixel_, surface_.pixel_stride_bytes);
+    const Mixer mixer(colour_, pattern, surface_.codec);
+    for (const Span& span : spans) mixer.mix(surface_.address(span.x_begin, span.y), byte_count(span));
+}
+
+namespace {
+
+/// A paint's colours for one run of pixels after the other.
+template <class C>
+class Colours {
+  public:
+    Colours(const Paint& paint, std::int64_t origin_x, std::int64_t origin_y)
+        : pattern_(paint.pattern()), origin_x_(origin_x), origin_y_(origin_y) {
+        if (pattern_ == nullptr) colours_.fill(to_depth<C>(paint.plain_colour()));
+    }
+
+    static constexpr std::int64_t largest_run = 256;
+
+    /// Those of `count` pixels from (x, y) on.
+    [[nodiscard]] std::span<const C> run(std::int64_t x, std::int64_t y, std::int64_t count) {
+        const std::span<C> result(colours_.data(), static_cast<std::size_t>(count));
+        if (pattern_ != nullptr) pattern_row<C>(*pattern_, x - origin_x_, y - origin_y_, result);
+        return result;
+    }
+
+  private:
+    const Pattern* pattern_;
+    std::int64_t origin_x_;
+    std::int64_t origin_y_;
+    std::array<C, largest_run> colours_{};
+};
+
+} // namespace
+
+void Painter::composite_all(std::span<const Span> spans) const {
+    at_depth(*surface_.codec.layout, [&]<class C>(C) {
+        Colours<C> colours(*paint_, pattern_x_, pattern_y_);
+        for (const Span& span : spans)
+            for (std::int64_t x = span.x_begin; x < span.x_end; x += Colours<C>::largest_run) {
+                const std::int64_t count = std::min(span.x_end - x, Colours<C>::largest_run);
+                composite_run<C>(surface_, blending_, x, span.y, colours.run(x, span.y, count));
+            }
+    });
 }
 
 } // namespace coldbrick::paint

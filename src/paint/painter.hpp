@@ -1,11 +1,12 @@
 /// @file
-/// Spans and a colour become bytes.
+/// Spans and a paint become bytes.
 #pragma once
 
-#include "paint/pixel_codec.hpp"
+#include "paint/blend.hpp"
+#include "paint/surface.hpp"
 
-#include <coldbrick/colour.hpp>
-#include <coldbrick/pixel_format.hpp>
+#include <coldbrick/blend.hpp>
+#include <coldbrick/paint.hpp>
 #include <coldbrick/span.hpp>
 
 #include <cstddef>
@@ -14,62 +15,81 @@
 
 namespace coldbrick::paint {
 
-/// Where pixels lie in memory: pixel (x, y) begins at origin + y * row_stride_bytes + x * its format's bytes.
-struct Surface {
-    std::byte* origin;
-    std::ptrdiff_t row_stride_bytes;
-    PixelFormat format;
-};
-
-/// Paints spans in one colour onto a surface. The spans must lie on the surface.
+/// Paints spans with one paint onto a surface. The spans must lie on the surface, and the paint must outlive
+/// the painter.
 class Painter {
   public:
-    enum class Mode : std::uint8_t {
-        blend,   ///< source-over; a see-through colour mixes with what is there
-        replace, ///< the colour takes the place of what is there, alpha included
-    };
+    Painter(const Surface& surface, const Paint& paint, const Blending& blending = {})
+        : surface_(surface), paint_(&paint), blending_(blending), colour_(paint.plain_colour()) {
+        if (blending.opacity != 255)
+            colour_.alpha = static_cast<std::uint8_t>(divide_by_255(colour_.alpha * blending.opacity));
+        choose_way();
+    }
 
-    Painter(const Surface& surface, const Colour& colour, Mode mode)
-        : Painter(surface, colour, layout(surface.format), mode == Mode::replace || colour.alpha == 255) {}
+    /// Counts a pattern's coordinates from here.
+    void set_pattern_origin(std::int64_t x, std::int64_t y) {
+        pattern_x_ = x;
+        pattern_y_ = y;
+    }
 
     /// Paints each span once, over what is there.
     void paint(std::span<const Span> spans) const;
 
     /// True if painting replaces pixels without reading them, so that pixel() is all there is to know.
-    [[nodiscard]] bool replaces() const { return replaces_; }
+    [[nodiscard]] bool replaces() const { return way_ == Way::replace; }
 
-    /// The bytes of a painted pixel, the first one lowest.
-    [[nodiscard]] std::uint64_t pixel() const { return pixel_; }
-    [[nodiscard]] std::ptrdiff_t pixel_bytes() const { return pixel_bytes_; }
-    [[nodiscard]] std::ptrdiff_t row_stride_bytes() const { return row_stride_bytes_; }
-
-    /// Where a pixel of the surface lies.
-    [[nodiscard]] std::byte* address(std::int32_t x, std::int32_t y) const {
-        return origin_ + y * row_stride_bytes_ + x * pixel_bytes_;
-    }
+    /// The bytes of a painted pixel.
+    [[nodiscard]] const PixelBytes& pixel() const { return pixel_; }
+    [[nodiscard]] const Surface& surface() const { return surface_; }
 
   private:
-    /// What is mixed in over an opaque backdrop is the opaque colour: the result is opaque, too.
-    Painter(const Surface& surface, const Colour& colour, const PixelLayout& layout, bool replaces)
-        : origin_(surface.origin), row_stride_bytes_(surface.row_stride_bytes), pixel_bytes_(layout.bytes),
-          pixel_(encode(replaces ? colour : Colour(colour.red, colour.green, colour.blue), layout)),
-          layout_(&layout), colour_(colour), replaces_(replaces) {}
+    enum class Way : std::uint8_t {
+        nothing, ///< the paint is wholly see-through
+        replace, ///< the same bytes everywhere
+        mix,     ///< one see-through colour over bytes
+        general,
+    };
+    void choose_way() {
+        const BlendMode mode = blending_.mode;
+        // Deep formats have an opacity in their own depth.
+        const bool plain = paint_->pattern() == nullptr && surface_.mask.all() &&
+                           (blending_.opacity == 255 || !surface_.codec.layout->is_deep());
+        const bool over = mode == BlendMode::source_over;
+        if (plain && over && colour_.alpha == 0)
+            way_ = Way::nothing;
+        else if (plain && (mode == BlendMode::copy || (over && colour_.alpha == 255)))
+            use_pixel(Way::replace, colour_);
+        else if (plain && over && surface_.codec.layout->kind == PixelLayout::Kind::bytes &&
+                 surface_.contiguous())
+            // Over an opaque backdrop the opaque colour is mixed in: the result is opaque, too.
+            use_pixel(Way::mix, Colour(colour_.red, colour_.green, colour_.blue));
+        else
+            use_deep_pixel();
+    }
+    void use_pixel(Way way, const Colour& colour) {
+        way_ = way;
+        pixel_ = surface_.codec.pixel(colour);
+    }
+    void use_deep_pixel();
 
     void replace(std::span<const Span> spans) const;
     void replace_avx2(std::span<const Span> spans) const;
     void replace_narrow(std::span<const Span> spans) const;
-    void blend(std::span<const Span> spans) const;
+    void replace_scattered(std::span<const Span> spans) const;
+    void mix(std::span<const Span> spans) const;
+    void composite_all(std::span<const Span> spans) const;
     [[nodiscard]] std::size_t byte_count(const Span& span) const {
-        return static_cast<std::size_t>((span.x_end - span.x_begin) * pixel_bytes_);
+        return static_cast<std::size_t>((span.x_end - span.x_begin) * surface_.pixel_stride_bytes);
     }
 
-    std::byte* origin_;
-    std::ptrdiff_t row_stride_bytes_;
-    std::ptrdiff_t pixel_bytes_;
-    std::uint64_t pixel_;
-    const PixelLayout* layout_;
-    Colour colour_;
-    bool replaces_;
+    Surface surface_;
+    const Paint* paint_;
+    Blending blending_;
+    Colour colour_; ///< with the opacity
+    Way way_ = Way::general;
+    PixelBytes pixel_{};
+    std::int64_t pattern_x_ = 0;
+    std::int64_t pattern_y_ = 0;
 };
 
 } // namespace coldbrick::paint

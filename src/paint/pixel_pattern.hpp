@@ -17,10 +17,11 @@ class PixelPattern {
   public:
     static constexpr std::size_t period = 48;
 
-    /// @param pixel the pixel's bytes, the first one lowest.
-    /// @param pixel_bytes 1, 2, 3, 4, 6 or 8.
-    PixelPattern(std::uint64_t pixel, std::ptrdiff_t pixel_bytes)
+    /// @param bytes the pixel's bytes, the first one lowest.
+    /// @param pixel_bytes 1, 2, 3, 4, 6, 8 or 16.
+    PixelPattern(const std::array<std::uint64_t, 2>& bytes, std::ptrdiff_t pixel_bytes)
         : pixel_bytes_(static_cast<std::size_t>(pixel_bytes)) {
+        const std::uint64_t pixel = bytes[0];
         switch (pixel_bytes) { // every draw call passes here: whole words are put together in registers
         case 1: repeat(pixel * 0x0101010101010101U); break;
         case 3:
@@ -28,7 +29,7 @@ class PixelPattern {
                    pixel >> 8 | pixel << 16 | pixel << 40);
             break;
         case 4: repeat(pixel * 0x0000000100000001U); break;
-        default: repeat_bytes(pixel); break;
+        default: repeat_bytes(bytes); break;
         }
         last_phase_ = {find_phase(4), find_phase(8), find_phase(16), find_phase(32)};
     }
@@ -49,8 +50,8 @@ class PixelPattern {
 
     void repeat(std::uint64_t word) { repeat(word, word, word); }
 
-    void repeat_bytes(std::uint64_t pixel) {
-        std::memcpy(bytes_.data(), &pixel, pixel_bytes_);
+    void repeat_bytes(const std::array<std::uint64_t, 2>& pixel) {
+        std::memcpy(bytes_.data(), pixel.data(), pixel_bytes_);
         for (std::size_t filled = pixel_bytes_; filled < bytes_.size(); filled *= 2)
             std::memcpy(bytes_.data() + filled, bytes_.data(), std::min(filled, bytes_.size() - filled));
     }

@@ -19,14 +19,19 @@ namespace {
 
 /// The words that begin a statement.
 constexpr auto first_words =
-    std::to_array<std::string_view>({"sheet", "let", "dots", "line", "path", "arc", "box", "circle",
-                                     "ellipse", "sector", "segment", "polygon", "star"});
+    std::to_array<std::string_view>({"sheet", "let", "palette", "image", "dots", "line", "path", "arc", "box",
+                                     "circle", "ellipse", "sector", "segment", "polygon", "star"});
 
 /// The other words with a meaning of their own, which cannot be names either.
 constexpr auto further_words = std::to_array<std::string_view>(
-    {"on",     "at",      "to",   "radius", "radii",  "size",    "rounded", "turned",  "from",
-     "sweep",  "corners", "tips", "notch",  "ring",   "closed",  "fill",    "nonzero", "tiling",
-     "stroke", "cap",     "join", "limit",  "inside", "outside", "dashes",  "offset"});
+    {"on",      "at",     "to",      "radius",   "radii", "size",    "rounded", "turned",
+     "from",    "sweep",  "corners", "tips",     "notch", "ring",    "closed",  "fill",
+     "nonzero", "tiling", "stroke",  "cap",      "join",  "limit",   "inside",  "outside",
+     "dashes",  "offset", "along",   "around",   "hatch", "spacing", "wide",    "opacity",
+     "blend",   "anchor", "cover",   "mirrored", "key"});
+
+/// The names that a bracket makes functions.
+constexpr auto functions = std::to_array<std::string_view>({"rgb", "hsl", "mix", "lighter", "darker"});
 
 bool contains(std::span<const std::string_view> words, std::string_view word) {
     return std::ranges::find(words, word) != words.end();
@@ -60,6 +65,50 @@ struct Choice {
     Value value;
 };
 constexpr Choice<Cap> caps[] = {{"butt", Cap::butt}, {"square", Cap::square}, {"round", Cap::round}};
+constexpr Choice<Hatch::Direction> directions[] = {
+    {"level", Hatch::Direction::level},   {"upright", Hatch::Direction::upright},
+    {"rising", Hatch::Direction::rising}, {"falling", Hatch::Direction::falling},
+    {"grid", Hatch::Direction::grid},     {"lattice", Hatch::Direction::lattice}};
+constexpr Choice<Anchor> anchors[] = {{"top_left", Anchor::top_left},
+                                      {"top", Anchor::top},
+                                      {"top_right", Anchor::top_right},
+                                      {"left", Anchor::left},
+                                      {"centre", Anchor::centre},
+                                      {"right", Anchor::right},
+                                      {"bottom_left", Anchor::bottom_left},
+                                      {"bottom", Anchor::bottom},
+                                      {"bottom_right", Anchor::bottom_right}};
+constexpr Choice<BlendMode> modes[] = {{"over", BlendMode::source_over},
+                                       {"copy", BlendMode::copy},
+                                       {"clear", BlendMode::clear},
+                                       {"under", BlendMode::destination_over},
+                                       {"in", BlendMode::source_in},
+                                       {"mask", BlendMode::destination_in},
+                                       {"out", BlendMode::source_out},
+                                       {"cut", BlendMode::destination_out},
+                                       {"atop", BlendMode::source_atop},
+                                       {"beneath", BlendMode::destination_atop},
+                                       {"exclusive", BlendMode::exclusive_or},
+                                       {"sum", BlendMode::lighter},
+                                       {"multiply", BlendMode::multiply},
+                                       {"screen", BlendMode::screen},
+                                       {"overlay", BlendMode::overlay},
+                                       {"darken", BlendMode::darken},
+                                       {"lighten", BlendMode::lighten},
+                                       {"dodge", BlendMode::colour_dodge},
+                                       {"burn", BlendMode::colour_burn},
+                                       {"hard_light", BlendMode::hard_light},
+                                       {"soft_light", BlendMode::soft_light},
+                                       {"difference", BlendMode::difference},
+                                       {"exclusion", BlendMode::exclusion},
+                                       {"hue", BlendMode::hue},
+                                       {"saturation", BlendMode::saturation},
+                                       {"colour", BlendMode::colour},
+                                       {"luminosity", BlendMode::luminosity},
+                                       {"invert", BlendMode::invert},
+                                       {"bits_and", BlendMode::bits_and},
+                                       {"bits_or", BlendMode::bits_or},
+                                       {"bits_xor", BlendMode::bits_xor}};
 constexpr Choice<Join> joins[] = {{"mitre", Join::mitre}, {"bevel", Join::bevel}, {"round", Join::round}};
 
 /// A parser by recursive descent: one function a rule, each called with the rule's first word next.
@@ -94,8 +143,9 @@ class Parser {
     const Token& take() { return tokens_[at_++]; }
 
     [[noreturn]] void fail_expecting(std::string_view what) const {
-        const std::string found =
-            next().ends_statement() ? "the end of the line" : fmt::format("\"{}\"", next().text);
+        const std::string found = next().ends_statement()            ? "the end of the line"
+                                  : next().kind == Token::Kind::text ? std::string(next().text)
+                                                                     : fmt::format("\"{}\"", next().text);
         fail(next().location, fmt::format("expected {}, found {}", what, found));
     }
 
@@ -130,6 +180,10 @@ class Parser {
             result.form = sheet_statement();
         else if (take_word("let"))
             result.form = let_statement();
+        else if (take_word("palette"))
+            result.form = palette_statement();
+        else if (take_word("image"))
+            result.form = image_statement();
         else
             result.form = shape_statement();
         expect_end();
@@ -145,14 +199,65 @@ class Parser {
         return result;
     }
 
-    LetStatement let_statement() {
+    /// A word that has no meaning of its own.
+    const Token& name() {
         if (next().kind != Token::Kind::word) fail_expecting("a name");
         if (is_reserved(next().text))
             fail(next().location,
                  fmt::format("\"{}\" has a meaning of its own and cannot be a name", next().text));
-        const Token& name = take();
+        return take();
+    }
+
+    LetStatement let_statement() {
+        const Token& defined = name();
         expect_symbol('=');
-        return {std::string(name.text), name.location, expression()};
+        return {std::string(defined.text), defined.location, expression()};
+    }
+
+    PaletteStatement palette_statement() {
+        const Token& defined = name();
+        PaletteStatement result{std::string(defined.text), defined.location, {}};
+        do {
+            const Token& entry = name();
+            result.entries.push_back({std::string(entry.text), expression()});
+        } while (take_symbol(','));
+        return result;
+    }
+
+    ImageStatement image_statement() {
+        if (next().kind != Token::Kind::text) fail_expecting("the image's file between double quotes");
+        const Token& file = take();
+        ImageStatement result;
+        result.file = file.text.substr(1, file.text.size() - 2);
+        result.file_location = file.location;
+        expect_word("at");
+        result.at = expression();
+        while (!next().ends_statement()) image_words(result);
+        return result;
+    }
+
+    void image_words(ImageStatement& image) {
+        if (take_word("anchor")) {
+            image.anchor = choice<Anchor>(anchors);
+        } else if (take_word("size")) {
+            image.width = expression();
+            expect_word("x");
+            image.height = expression();
+        } else if (take_word("inside")) {
+            image.fit = Fit::inside;
+        } else if (take_word("cover")) {
+            image.fit = Fit::cover;
+        } else if (take_word("mirrored")) {
+            image.mirrored = true;
+        } else if (take_word("turned")) {
+            image.turn = expression();
+        } else if (take_word("key")) {
+            image.key = expression();
+        } else if (!blending_words(image.blending)) {
+            fail_expecting(
+                "anchor, size, inside, cover, mirrored, turned, key, opacity, blend or the end of the "
+                "line");
+        }
     }
 
     ShapeStatement shape_statement() {
@@ -312,14 +417,69 @@ class Parser {
         if (!shape.fill && !shape.stroke) fail_expecting("\"fill\" or \"stroke\"");
     }
 
+    PaintWords paint_words() {
+        if (take_word("along")) {
+            AlongWords result;
+            result.from = expression();
+            expect_word("to");
+            result.to = expression();
+            result.stops = stops();
+            return result;
+        }
+        if (take_word("around")) {
+            AroundWords result;
+            result.centre = expression();
+            expect_word("radius");
+            result.radius = expression();
+            result.stops = stops();
+            return result;
+        }
+        if (take_word("hatch")) return hatch_words();
+        return operand();
+    }
+
+    std::vector<StopWords> stops() {
+        std::vector<StopWords> result;
+        do {
+            ExpressionPtr colour = operand();
+            result.push_back({std::move(colour), optional("at")});
+        } while (take_symbol(','));
+        return result;
+    }
+
+    HatchWords hatch_words() {
+        HatchWords result{choice<Hatch::Direction>(directions), operand(), nullptr, nullptr, nullptr};
+        while (true) {
+            if (take_word("spacing"))
+                result.spacing = expression();
+            else if (take_word("wide"))
+                result.width = expression();
+            else if (take_word("on"))
+                result.ground = operand();
+            else
+                return result;
+        }
+    }
+
+    /// Takes a word of blending, if there is one.
+    bool blending_words(BlendingWords& blending) {
+        if (take_word("opacity"))
+            blending.opacity = expression();
+        else if (take_word("blend"))
+            blending.mode = choice<BlendMode>(modes);
+        else
+            return false;
+        return true;
+    }
+
     FillWords fill_words(const Location& location) {
-        FillWords result{location, operand()};
+        FillWords result{location, paint_words()};
         while (true) {
             if (take_word("nonzero"))
                 result.rule = FillRule::non_zero;
             else if (take_word("tiling"))
                 result.edge = FillEdge::tiling;
-            else
+            else if (!blending_words(result.blending))
                 return result;
         }
     }
@@ -327,7 +487,7 @@ class Parser {
     StrokeWords stroke_words(const Location& location) {
         StrokeWords result;
         result.location = location;
-        result.colour = operand();
+        result.paint = paint_words();
         const bool reserved = next().kind == Token::Kind::word && is_reserved(next().text);
         if (!next().ends_statement() && !reserved) result.width = expression();
         while (true) {
@@ -345,7 +505,7 @@ class Parser {
                 result.dashes = expressions();
             else if (take_word("offset"))
                 result.offset = expression();
-            else
+            else if (!blending_words(result.blending))
                 return result;
         }
     }
@@ -401,8 +561,9 @@ class Parser {
         ExpressionPtr result = bare_operand();
         while (next().is_symbol('.')) {
             const Token& dot = take();
-            if (!next().is_word("x") && !next().is_word("y")) fail_expecting("\"x\" or \"y\"");
-            result = make(dot.location, Coordinate{std::move(result), take().text[0]});
+            if (next().kind != Token::Kind::word)
+                fail_expecting("\"x\", \"y\" or a palette's name of a colour");
+            result = make(dot.location, Member{std::move(result), std::string(take().text)});
         }
         return result;
     }
@@ -414,6 +575,7 @@ class Parser {
         case Token::Kind::colour: return make(take().location, ColourLiteral{colour_of(token)});
         case Token::Kind::word:
             if (is_reserved(token.text)) break;
+            if (contains(functions, token.text) && tokens_[at_ + 1].is_symbol('(')) return call();
             return make(take().location, Name{std::string(token.text)});
         case Token::Kind::symbol:
             if (token.is_symbol('(')) return parenthesised();
@@ -421,6 +583,15 @@ class Parser {
         default: break;
         }
         fail_expecting("a number, a point, a colour or a name");
+    }
+
+    /// FUNCTION ( VALUE , VALUE , ... )
+    ExpressionPtr call() {
+        const Token& function = take();
+        expect_symbol('(');
+        Call result{std::string(function.text), expressions()};
+        expect_symbol(')');
+        return make(function.location, std::move(result));
     }
 
     /// ( VALUE ) or ( X , Y )

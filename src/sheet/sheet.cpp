@@ -6,11 +6,13 @@
 #include <coldbrick/draw.hpp>
 #include <coldbrick/error.hpp>
 #include <coldbrick/regular.hpp>
+#include <coldbrick/resize.hpp>
 
 #include <fmt/format.h>
 #include <fmt/ranges.h>
 
 #include <algorithm>
+#include <cmath>
 #include <limits>
 #include <map>
 #include <numeric>
@@ -28,11 +30,11 @@ constexpr std::int32_t largest = std::numeric_limits<std::int32_t>::max();
 /// Carries statements out one after another.
 class Interpreter {
   public:
-    explicit Interpreter(std::span<const Setting> settings) {
+    Interpreter(std::span<const Setting> settings, const ImageLoader& load_image) : load_image_(load_image) {
         for (const Setting& setting : settings) {
             const std::string title = fmt::format("setting {}", setting.name);
             const Source source{title, setting.value};
-            settings_[setting.name] = evaluate(*parse_expression(source), {});
+            settings_.insert_or_assign(setting.name, evaluate(*parse_expression(source), {}));
         }
     }
 
@@ -62,12 +64,119 @@ class Interpreter {
         // The sheet's own value is worked out all the same, so that its faults do not hide behind a setting.
         const Value own = evaluate(*statement.value, names_);
         const auto setting = settings_.find(statement.name);
-        names_[statement.name] = {setting == settings_.end() ? own : setting->second,
-                                  statement.name_location};
+        names_.insert_or_assign(statement.name, Definition{setting == settings_.end() ? own : setting->second,
+                                                           statement.name_location});
+    }
+
+    void carry_out(const Location&, const PaletteStatement& statement) {
+        const auto present = names_.find(statement.name);
+        if (present != names_.end())
+            fail(statement.name_location, fmt::format("\"{}\" is defined already, in line {}", statement.name,
+                                                      present->second.location.line()));
+        std::vector<Palette::Entry> entries;
+        for (const auto& entry : statement.entries)
+            entries.push_back({colour_value(*entry.colour, names_), entry.name});
+        try {
+            names_.insert({statement.name, {Palette(std::move(entries)), statement.name_location}});
+        } catch (const ArgumentError& error) {
+            fail(statement.name_location, error.what());
+        }
+    }
+
+    void carry_out(const Location& location, const ImageStatement& statement) {
+        check_has_size(location);
+        Overlay options;
+        options.blending = blending(statement.blending);
+        options.orientation = {statement.mirrored, quarters(statement.turn)};
+        if (statement.key) options.key = colour_value(*statement.key, names_);
+        Image image = loaded(statement);
+        if (statement.width)
+            image = resized(image,
+                            {pixels(*statement.width, names_, "width", 1, largest),
+                             pixels(*statement.height, names_, "height", 1, largest)},
+                            {.fit = statement.fit});
+        const Size laid = options.orientation.laid(image.size());
+        options.hot_spot = Box{0, 0, laid.width, laid.height}.at(statement.anchor);
+        result_.drawing.add(std::make_shared<const Image>(std::move(image)), pixel(*statement.at, names_),
+                            options);
+    }
+
+    [[nodiscard]] Image loaded(const ImageStatement& statement) const {
+        if (!load_image_) fail(statement.file_location, "images cannot be opened here");
+        try {
+            return load_image_(statement.file);
+        } catch (const Error& error) {
+            fail(statement.file_location, error.what());
+        }
+    }
+
+    [[nodiscard]] int quarters(const ExpressionPtr& turn) const {
+        if (!turn) return 0;
+        const double degrees = number(*turn, names_, "turn");
+        if (std::fmod(degrees, 90) != 0 || std::abs(degrees) > 36000)
+            fail(turn->location, fmt::format("an image is turned by quarters, not by {} degrees", degrees));
+        return static_cast<int>(degrees / 90);
+    }
+
+    [[nodiscard]] Blending blending(const BlendingWords& words) const {
+        Blending result{words.mode};
+        if (words.opacity)
+            result.opacity =
+                static_cast<std::uint8_t>(std::floor(255 * share(*words.opacity, names_, "opacity") + 0.5));
+        return result;
+    }
+
+    [[nodiscard]] Paint paint(const PaintWords& words) const {
+        return std::visit([this](const auto& one) { return paint(one); }, words);
+    }
+
+    [[nodiscard]] Paint paint(const ExpressionPtr& colour) const { return colour_value(*colour, names_); }
+
+    [[nodiscard]] Paint paint(const AlongWords& words) const {
+        const Point from = pixel(*words.from, names_);
+        const Point to = pixel(*words.to, names_);
+        if (from == to) fail(words.to->location, "this is where the gradient begins: it has no direction");
+        return LinearGradient{from, to, stops(words.stops)};
+    }
+
+    [[nodiscard]] Paint paint(const AroundWords& words) const {
+        return RadialGradient{pixel(*words.centre, names_),
+                              pixels(*words.radius, names_, "radius", 1, largest), stops(words.stops)};
+    }
+
+    [[nodiscard]] Paint paint(const HatchWords& words) const {
+        Hatch result;
+        result.direction = words.direction;
+        result.colour = colour_value(*words.colour, names_);
+        if (words.spacing) result.spacing = pixels(*words.spacing, names_, "spacing", 1, largest);
+        if (words.width) result.width = pixels(*words.width, names_, "width", 1, largest);
+        if (words.ground) result.ground = colour_value(*words.ground, names_);
+        return result;
+    }
+
+    /// Stops without a place of their own lie evenly between the ends.
+    [[nodiscard]] std::vector<ColourStop> stops(const std::vector<StopWords>& words) const {
+        std::vector<ColourStop> result;
+        double before = 0;
+        for (std::size_t i = 0; i < words.size(); ++i) {
+            const double even =
+                words.size() == 1 ? 0 : static_cast<double>(i) / static_cast<double>(words.size() - 1);
+            const double place = words[i].place ? share(*words[i].place, names_, "place") : even;
+            if (place < before)
+                fail((words[i].place ? words[i].place : words[i].colour)->location,
+                     fmt::format("this stop at {} follows one at {}", place, before));
+            before = place;
+            result.push_back({place, colour_value(*words[i].colour, names_)});
+        }
+        return result;
+    }
+
+    void check_has_size(const Location& location) const {
+        if (!has_size_) fail(location, "the sheet's size comes first: sheet WIDTH x HEIGHT on COLOUR");
     }
 
     void carry_out(const Location& location, const ShapeStatement& statement) {
-        if (!has_size_) fail(location, "the sheet's size comes first: sheet WIDTH x HEIGHT on COLOUR");
+        check_has_size(location);
         std::visit([&](const auto& form) { carry_out(form, statement); }, statement.form);
     }
 
@@ -161,8 +270,8 @@ class Interpreter {
     void add(const S& shape, const ShapeStatement& statement) {
         if (statement.fill) {
             if constexpr (ClosedShape<S>)
-                result_.drawing.add(shape, Fill{colour_value(*statement.fill->colour, names_),
-                                                statement.fill->rule, statement.fill->edge});
+                result_.drawing.add(shape, Fill{paint(statement.fill->paint), statement.fill->rule,
+                                                statement.fill->edge, blending(statement.fill->blending)});
             else
                 fail(statement.fill->location, "this shape has no inside to fill: use stroke");
         }
@@ -173,7 +282,8 @@ class Interpreter {
     }
 
     [[nodiscard]] Stroke stroke(const StrokeWords& words) const {
-        Stroke result{colour_value(*words.colour, names_)};
+        Stroke result{paint(words.paint)};
+        result.blending = blending(words.blending);
         if (words.width) result.width = pixels(*words.width, names_, "stroke width", 1, largest);
         result.cap = words.cap;
         result.join = words.join;
@@ -212,6 +322,7 @@ class Interpreter {
 
     std::map<std::string, Value, std::less<>> settings_;
     Definitions names_;
+    const ImageLoader& load_image_;
     bool has_size_ = false;
     Sheet result_{};
 };
@@ -226,8 +337,9 @@ Image Sheet::render(PixelFormat format) const {
     return image;
 }
 
-Sheet read_sheet(std::string_view text, std::string_view name, std::span<const Setting> settings) {
-    return sheet::Interpreter(settings).run(sheet::Source{name, text});
+Sheet read_sheet(std::string_view text, std::string_view name, std::span<const Setting> settings,
+                 const ImageLoader& load_image) {
+    return sheet::Interpreter(settings, load_image).run(sheet::Source{name, text});
 }
 
 } // namespace coldbrick

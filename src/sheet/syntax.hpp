@@ -4,9 +4,13 @@
 
 #include "sheet/source.hpp"
 
+#include <coldbrick/anchor.hpp>
+#include <coldbrick/blend.hpp>
 #include <coldbrick/colour.hpp>
 #include <coldbrick/fill_rule.hpp>
 #include <coldbrick/line_style.hpp>
+#include <coldbrick/paint.hpp>
+#include <coldbrick/resize.hpp>
 
 #include <cstdint>
 #include <memory>
@@ -39,10 +43,16 @@ struct PointLiteral {
     ExpressionPtr y;
 };
 
-/// One coordinate of a point: point.x, point.y
-struct Coordinate {
-    ExpressionPtr point;
-    char axis;
+/// A coordinate of a point, point.x or point.y, or a palette's colour, PALETTE.NAME
+struct Member {
+    ExpressionPtr whole;
+    std::string name;
+};
+
+/// FUNCTION(VALUE, VALUE, ...)
+struct Call {
+    std::string function;
+    std::vector<ExpressionPtr> arguments;
 };
 
 struct Negation {
@@ -57,7 +67,7 @@ struct BinaryOperation {
 
 struct Expression {
     Location location; ///< of an operation, its sign
-    std::variant<NumberLiteral, ColourLiteral, Name, PointLiteral, Coordinate, Negation, BinaryOperation>
+    std::variant<NumberLiteral, ColourLiteral, Name, PointLiteral, Member, Call, Negation, BinaryOperation>
         form;
 };
 
@@ -150,19 +160,59 @@ struct PolygonForm {
     std::vector<std::vector<ExpressionPtr>> rings;
 };
 
-/// fill COLOUR [nonzero] [tiling]
+/// COLOUR [at PLACE]
+struct StopWords {
+    ExpressionPtr colour;
+    ExpressionPtr place; ///< null if it is left out
+};
+
+/// along POINT to POINT STOP, STOP, ...
+struct AlongWords {
+    ExpressionPtr from;
+    ExpressionPtr to;
+    std::vector<StopWords> stops;
+};
+
+/// around POINT radius RADIUS STOP, STOP, ...
+struct AroundWords {
+    ExpressionPtr centre;
+    ExpressionPtr radius;
+    std::vector<StopWords> stops;
+};
+
+/// hatch DIRECTION COLOUR [spacing NUMBER] [wide NUMBER] [on COLOUR]
+struct HatchWords {
+    Hatch::Direction direction;
+    ExpressionPtr colour;
+    ExpressionPtr spacing; ///< null if it is left out, like those below
+    ExpressionPtr width;
+    ExpressionPtr ground;
+};
+
+/// What shapes are painted with: one colour, or a pattern.
+using PaintWords = std::variant<ExpressionPtr, AlongWords, AroundWords, HatchWords>;
+
+/// [opacity NUMBER] [blend MODE]
+struct BlendingWords {
+    ExpressionPtr opacity; ///< null if it is left out
+    BlendMode mode = BlendMode::source_over;
+};
+
+/// fill PAINT [nonzero] [tiling] BLENDING
 struct FillWords {
     Location location;
-    ExpressionPtr colour;
+    PaintWords paint;
+    BlendingWords blending = {};
     FillRule rule = FillRule::even_odd;
     FillEdge edge = FillEdge::whole;
 };
 
-/// stroke COLOUR [WIDTH] [cap CAP] [join JOIN] [limit NUMBER] [inside] [outside] [dashes NUMBER, ... [offset
-/// NUMBER]]
+/// stroke PAINT [WIDTH] [cap CAP] [join JOIN] [limit NUMBER] [inside] [outside] [dashes NUMBER, ... [offset
+/// NUMBER]] BLENDING
 struct StrokeWords {
     Location location;
-    ExpressionPtr colour;
+    PaintWords paint;
+    BlendingWords blending;
     ExpressionPtr width; ///< null if it is left out
     Cap cap = Cap::butt;
     Join join = Join::mitre;
@@ -181,9 +231,36 @@ struct ShapeStatement {
     std::optional<StrokeWords> stroke;
 };
 
+/// palette NAME ENTRY COLOUR, ENTRY COLOUR, ...
+struct PaletteStatement {
+    struct Entry {
+        std::string name;
+        ExpressionPtr colour;
+    };
+    std::string name;
+    Location name_location;
+    std::vector<Entry> entries;
+};
+
+/// image "FILE" at POINT [anchor ANCHOR] [size WIDTH x HEIGHT [inside] [cover]] [mirrored] [turned ANGLE]
+/// [key COLOUR] BLENDING
+struct ImageStatement {
+    std::string file;
+    Location file_location;
+    ExpressionPtr at;
+    Anchor anchor = Anchor::top_left;
+    ExpressionPtr width; ///< null if it is left out, like those below
+    ExpressionPtr height;
+    Fit fit = Fit::exact;
+    bool mirrored = false;
+    ExpressionPtr turn;
+    ExpressionPtr key;
+    BlendingWords blending;
+};
+
 struct Statement {
     Location location; ///< of its first word
-    std::variant<SheetStatement, LetStatement, ShapeStatement> form;
+    std::variant<SheetStatement, LetStatement, PaletteStatement, ImageStatement, ShapeStatement> form;
 };
 
 } // namespace coldbrick::sheet

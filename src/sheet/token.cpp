@@ -60,6 +60,7 @@ class Lexer {
         if (c == '\n') return add(Token::Kind::end_of_line, 1);
         if (is_letter(c)) return add(Token::Kind::word, length_while(1, is_letter_or_digit));
         if (is_digit(c)) return add_number();
+        if (c == '"') return add_text();
         if (c == '#') return add(Token::Kind::colour, length_while(1, is_letter_or_digit));
         if (std::string_view("(),.+-*/=").find(c) == std::string_view::npos)
             fail({&source_, at_}, "no statement or expression has this character");
@@ -74,6 +75,12 @@ class Lexer {
         if (is_letter(peek(length)))
             fail({&source_, at_ + length}, "a number ends here: put a blank between it and the word");
         add(Token::Kind::number, length);
+    }
+
+    void add_text() {
+        const std::size_t length = length_while(1, [](char c) { return c != '"' && c != '\n' && c != '\0'; });
+        if (peek(length) != '"') fail({&source_, at_}, "this text does not end in its line: a \" is missing");
+        add(Token::Kind::text, length + 1);
     }
 
     const Source& source_;

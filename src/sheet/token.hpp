@@ -15,6 +15,7 @@ struct Token {
         word,   ///< a letter or underscore, then letters, digits and underscores
         number, ///< decimal, perhaps with a fraction
         colour, ///< # and hexadecimal digits
+        text,   ///< between double quotes, which belong to it
         symbol, ///< one of ( ) , . + - * / =
         end_of_line,
         end_of_sheet,

@@ -1,5 +1,9 @@
 #include "sheet/value.hpp"
 
+#include <coldbrick/colour_space.hpp>
+#include <coldbrick/deep_colour.hpp>
+#include <coldbrick/error.hpp>
+
 #include <fmt/format.h>
 
 #include <cmath>
@@ -18,7 +22,8 @@ Overloaded(Functions...) -> Overloaded<Functions...>;
 
 std::string_view kind_name(const Value& value) {
     return std::visit(Overloaded{[](double) { return "a number"; }, [](const Position&) { return "a point"; },
-                                 [](const Colour&) { return "a colour"; }},
+                                 [](const Colour&) { return "a colour"; },
+                                 [](const Palette&) { return "a palette"; }},
                       value);
 }
 
@@ -27,7 +32,7 @@ Value finite(const Location& location, const Value& value) {
     const bool is_finite = std::visit(
         Overloaded{[](double number) { return std::isfinite(number); },
                    [](const Position& point) { return std::isfinite(point.x) && std::isfinite(point.y); },
-                   [](const Colour&) { return true; }},
+                   [](const auto&) { return true; }},
         value);
     if (!is_finite) fail(location, "the result is too large a number");
     return value;
@@ -88,6 +93,7 @@ class Evaluator {
     Value operator()(const Name& name) const {
         if (const auto found = names_.find(name.text); found != names_.end()) return found->second.value;
         if (const auto colour = css_colour(name.text)) return *colour;
+        if (name.text == "harbour") return default_palette();
         fail(location_, fmt::format("\"{}\" is neither defined above nor the name of a colour", name.text));
     }
 
@@ -95,12 +101,32 @@ class Evaluator {
         return Position{number(*literal.x), number(*literal.y)};
     }
 
-    Value operator()(const Coordinate& coordinate) const {
-        const Value value = evaluate(*coordinate.point, names_);
-        const auto* const point = std::get_if<Position>(&value);
-        if (point == nullptr)
-            fail(location_, fmt::format("only a point has .x and .y; this is {}", kind_name(value)));
-        return coordinate.axis == 'x' ? point->x : point->y;
+    Value operator()(const Member& member) const {
+        const Value whole = evaluate(*member.whole, names_);
+        if (const auto* const palette = std::get_if<Palette>(&whole)) {
+            if (const auto colour = palette->find(member.name)) return *colour;
+            fail(location_, fmt::format("the palette has no colour \"{}\"", member.name));
+        }
+        const auto* const point = std::get_if<Position>(&whole);
+        if (point == nullptr || (member.name != "x" && member.name != "y"))
+            fail(location_,
+                 fmt::format("only a point has .x and .y, and only a palette has colours; this is {}",
+                             kind_name(whole)));
+        return member.name == "x" ? point->x : point->y;
+    }
+
+    Value operator()(const Call& call) const {
+        const bool three = call.function == "mix" || call.function == "rgb" || call.function == "hsl";
+        const std::size_t least = three ? (call.function == "mix" ? 2 : 3) : 2;
+        const std::size_t most = three ? (call.function == "mix" ? 3 : 4) : 2;
+        if (call.arguments.size() < least || call.arguments.size() > most)
+            fail(location_, fmt::format("{}() has {} values, not {}{}", call.function, call.arguments.size(),
+                                        least, most > least ? fmt::format(" or {}", most) : ""));
+        try {
+            return result_of(call);
+        } catch (const ArgumentError& error) {
+            fail(location_, error.what());
+        }
     }
 
     Value operator()(const Negation& negation) const {
@@ -113,6 +139,27 @@ class Evaluator {
     }
 
   private:
+    [[nodiscard]] Value result_of(const Call& call) const {
+        const auto colour_at = [&](std::size_t i) { return colour_value(*call.arguments[i], names_); };
+        const auto share_at = [&](std::size_t i, double otherwise) {
+            return i < call.arguments.size() ? number(*call.arguments[i]) : otherwise;
+        };
+        if (call.function == "mix") return mix(colour_at(0), colour_at(1), share_at(2, 0.5));
+        if (call.function == "lighter") return lighter(colour_at(0), share_at(1, 0));
+        if (call.function == "darker") return darker(colour_at(0), share_at(1, 0));
+        const double percent = call.function == "hsl" ? 0.01 : 1;
+        const double alpha = share_at(3, 1);
+        if (call.function == "hsl") {
+            Colour result =
+                colour(Hsl{degrees(number(*call.arguments[0])), percent * number(*call.arguments[1]),
+                           percent * number(*call.arguments[2])});
+            result.alpha = colour(RealColour{0, 0, 0, alpha}).alpha;
+            return result;
+        }
+        const auto channel = [&](std::size_t i) { return number(*call.arguments[i]) / 255; };
+        return colour(RealColour{channel(0), channel(1), channel(2), alpha});
+    }
+
     [[nodiscard]] double number(const Expression& expression) const {
         const Value value = evaluate(expression, names_);
         if (const auto* const result = std::get_if<double>(&value)) return *result;
@@ -160,6 +207,13 @@ double number(const Expression& expression, const Definitions& names, std::strin
              fmt::format("expected a number for the {}, not {}", what, kind_name(value)));
     if (*result < low) fail(expression.location, fmt::format("{} {} is below {}", what, *result, low));
     return *result;
+}
+
+double share(const Expression& expression, const Definitions& names, std::string_view what) {
+    const double result = number(expression, names, what);
+    if (result < 0 || result > 1)
+        fail(expression.location, fmt::format("{} {} is outside 0..1", what, result));
+    return result;
 }
 
 Point pixel(const Expression& expression, const Definitions& names) {

@@ -6,6 +6,7 @@
 #include "sheet/syntax.hpp"
 
 #include <coldbrick/colour.hpp>
+#include <coldbrick/palette.hpp>
 #include <coldbrick/point.hpp>
 
 #include <cstdint>
@@ -25,7 +26,7 @@ struct Position {
     friend bool operator==(const Position&, const Position&) = default;
 };
 
-using Value = std::variant<double, Position, Colour>;
+using Value = std::variant<double, Position, Colour, Palette>;
 
 /// A name's value and where it was defined.
 struct Definition {
@@ -40,6 +41,9 @@ Value evaluate(const Expression& expression, const Definitions& names);
 
 /// The colour that the expression amounts to. @throws SheetError if it is none.
 Colour colour_value(const Expression& expression, const Definitions& names);
+
+/// The number of 0..1. @throws SheetError if it is none or outside of that.
+double share(const Expression& expression, const Definitions& names, std::string_view what);
 
 /// The number rounded to whole pixels, halves up.
 /// @param what the message's name for it.

@@ -2,11 +2,17 @@
 
 #include "support/files.hpp"
 
+#include <coldbrick/convert.hpp>
+#include <coldbrick/draw.hpp>
+#include <coldbrick/files.hpp>
 #include <coldbrick/magnify.hpp>
+#include <coldbrick/palette.hpp>
+#include <coldbrick/resize.hpp>
 #include <coldbrick/sheet.hpp>
 
 #include <gtest/gtest.h>
 
+#include <filesystem>
 #include <tuple>
 
 namespace coldbrick::test {
@@ -70,6 +76,56 @@ TEST(Tool, WritesEveryTypeOfFileThatHoldsThePicture) {
             EXPECT_EQ(read_file(picture).substr(0, beginning.size()), beginning) << extension;
         }
     }
+}
+
+TEST(Tool, ConvertsImages) {
+    const TemporaryFolder folder;
+    const Image image = read_sheet(quay, "quay").render(PixelFormat::rgb8);
+    save(image, folder.file("quay.png"));
+    write_file(folder.file("two.txt"), "navy deep\ngold lamp\n");
+    const Palette two({{colour("navy")}, {colour("gold")}});
+    const std::pair<std::string, Image> rows[] = {
+        {"--format gray8", converted(image, PixelFormat::gray8)},
+        {"--format gray8 --linear-gray", converted(image, PixelFormat::gray8, GrayRule::linear)},
+        {"--size 33x17 --fit inside --resampling bicubic",
+         resized(image, {33, 17}, {Resampling::bicubic, Fit::inside})},
+        {"--size 30x30 --fit cover", resized(image, {30, 30}, {.fit = Fit::cover})},
+        {"--turn 90 --mirror", oriented(image, {true, 1})},
+        {"--palette " + folder.file("two.txt"),
+         converted(image, PixelFormat::indexed8, GrayRule::encoded, &two)}};
+    for (const auto& [options, expected] : rows) {
+        const Finished done = run_command(tool + " convert " + folder.file("quay.png") + " " + options +
+                                          " -o " + folder.file("b.png"));
+        EXPECT_EQ(done.output + done.errors, "") << options;
+        expect_picture(folder.file("b.png"), expected);
+    }
+    const std::tuple<const char*, int, const char*> wrong[] = {
+        {"--size 3by4", 2, "\"3by4\" is not of the form WIDTHxHEIGHT"},
+        {"--format rgb9", 2, "--format"},
+        {"--turn 45", 2, "--turn"},
+        {"--format rgba32f", 1, "a .png file cannot hold the floats of rgba32f"},
+        {"--palette /nowhere", 1, "cannot read /nowhere"},
+    };
+    for (const auto& [options, status, message] : wrong) {
+        const Finished done = run_command(tool + " convert " + folder.file("quay.png") + " " + options +
+                                          " -o " + folder.file("c.png"));
+        EXPECT_EQ(done.status, status) << options;
+        EXPECT_NE(done.errors.find(message), std::string::npos) << done.errors;
+        EXPECT_FALSE(std::filesystem::exists(folder.file("c.png"))) << options;
+    }
+}
+
+TEST(Tool, LaysImagesThatLieBesideTheSheet) {
+    const TemporaryFolder folder;
+    Image mark({2, 2}, PixelFormat::rgb8, colour("red"));
+    save(mark, folder.file("mark.png"));
+    write_file(folder.file("quay.brick"), "sheet 4 x 4 on navy\nimage \"mark.png\" at (1, 1)\n");
+    const Finished drawn =
+        run_command("cd / && " + tool + " draw " + folder.file("quay.brick") + " -o " + folder.file("a.png"));
+    EXPECT_EQ(drawn.errors, "");
+    Image expected({4, 4}, PixelFormat::rgba8, colour("navy"));
+    draw(expected, Box{1, 1, 2, 2}, Fill{colour("red")});
+    expect_picture(folder.file("a.png"), expected);
 }
 
 TEST(Tool, DemoWritesSheetsAndTheirPictures) {

@@ -84,7 +84,7 @@ TEST(ImageView, DrawsIntoForeignMemoryWithAnyStride) {
                 const Point at{i % size.width, i / size.width};
                 ASSERT_EQ(view.pixel(at), same.pixel(at)) << layout(format).name << " stride " << stride;
             }
-            EXPECT_EQ(view.row(3) - view.row(2), stride);
+            EXPECT_EQ(view.row(3).data() - view.row(2).data(), stride);
         }
     }
 }

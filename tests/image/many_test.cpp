@@ -66,7 +66,7 @@ RC_GTEST_PROP(Many, SeriesAndListsAreTheLoop, ()) {
         for (std::size_t i = 2; i < numbers.size(); i += 3) numbers[i] = *any_extent();
     const std::vector<Shape> shapes = shapes_of(kind, numbers);
     Stroke stroke = *any_stroke();
-    stroke.colour = fill.colour;
+    stroke.paint = fill.paint;
     const bool open = kind == Kind::dots || kind == Kind::lines;
 
     Image one_by_one = blank();

@@ -86,7 +86,7 @@ RC_GTEST_PROP(Region, HoldsWhatIsPaintedAndBoundsAreTight, ()) {
             if constexpr (ClosedShape<S>)
                 if (fills) return draw(view, one, Fill{colour});
             Stroke coloured = stroke;
-            coloured.colour = colour;
+            coloured.paint = colour;
             draw(view, one, coloured);
         };
         if constexpr (ClosedShape<S>)

@@ -14,7 +14,7 @@ TEST(RunWriter, WritesWholePixelsAndNothingElse) {
     constexpr auto untouched = std::byte{0xEE};
     for (const std::size_t size : {1U, 2U, 3U, 4U, 6U, 8U}) {
         const std::uint64_t bytes = size == 8 ? pixel : pixel & ((std::uint64_t{1} << (8 * size)) - 1);
-        const PixelPattern pattern(bytes, static_cast<std::ptrdiff_t>(size));
+        const PixelPattern pattern({bytes, 0}, static_cast<std::ptrdiff_t>(size));
         for (std::size_t pixels = 0; pixels <= 240 / size; ++pixels) {
             std::vector<std::byte> memory(300, untouched);
             const std::size_t begin = 29;

@@ -31,7 +31,7 @@ struct Subject {
                 return;
             }
             Stroke coloured = *stroke;
-            coloured.colour = colour;
+            coloured.paint = colour;
             draw(view, one, coloured);
         };
         std::visit(paint_one, shape);

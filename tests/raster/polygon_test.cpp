@@ -24,7 +24,7 @@ void expect_by_rule(Size window, const Polygon& polygon) {
                 << (edge == FillEdge::whole ? " whole" : " tiling");
 }
 
-constexpr Fill tiling{{}, FillRule::even_odd, FillEdge::tiling};
+const Fill tiling{{}, FillRule::even_odd, FillEdge::tiling};
 
 } // namespace
 

@@ -3,7 +3,10 @@
 #include "support/errors.hpp"
 
 #include <coldbrick/draw.hpp>
+#include <coldbrick/overlay.hpp>
+#include <coldbrick/palette.hpp>
 #include <coldbrick/regular.hpp>
+#include <coldbrick/resize.hpp>
 #include <coldbrick/sheet.hpp>
 
 #include <gtest/gtest.h>
@@ -164,7 +167,70 @@ TEST(Sheet, SettingsReplaceWhatLetGives) {
     const std::string text = "let r = 3\nlet c = red\nsheet 9 x 9\ncircle at (4, 4) radius r fill c";
     const Sheet sheet = read(text, {{"r", "2 + 5"}, {"c", "#123"}});
     EXPECT_EQ(std::get<Circle>(sheet.drawing.items().at(0).shape).radius, 7);
-    EXPECT_EQ(sheet.drawing.items().at(0).fill->colour, colour("#123"));
+    EXPECT_EQ(sheet.drawing.items().at(0).fill->paint, colour("#123"));
+}
+
+TEST(Sheet, PaintsPatternsAndBlends) {
+    const Sheet sheet = read(R"(sheet 60 x 40 on harbour.night
+palette quay  rust rgb(170, 60, 30), foam hsl(190, 60, 90)
+box (0, 0) to (59, 19)  fill along (0, 0) to (59, 0) quay.rust, gold at 0.25, quay.foam
+circle at (20, 20) radius 9  fill around (20, 20) radius 9 white, mix(white, black, 0.25) opacity 0.5
+box (30, 5) size 20 x 30  fill hatch lattice gold spacing 6 wide 2 on lighter(navy, 0.5) blend multiply
+                          stroke hatch level red 3 opacity 0.2 blend screen
+)");
+    const Colour rust(170, 60, 30);
+    const Colour foam(214, 240, 245);
+    Image expected({60, 40}, PixelFormat::rgba8, default_palette().find("night").value());
+    draw(expected, Box{0, 0, 60, 20},
+         Fill{LinearGradient{{0, 0}, {59, 0}, {{0, rust}, {0.25, colour("gold")}, {1, foam}}}});
+    draw(expected, Circle{{20, 20}, 9},
+         Fill{RadialGradient{{20, 20}, 9, {{0, colour("white")}, {1, Colour(191, 191, 191)}}},
+              {},
+              {},
+              {BlendMode::source_over, 128}});
+    Stroke red{Hatch{Hatch::Direction::level, 8, 1, colour("red")}, 3};
+    red.blending = {BlendMode::screen, 51};
+    draw(expected, Box{30, 5, 20, 30},
+         Fill{Hatch{Hatch::Direction::lattice, 6, 2, colour("gold"), Colour(128, 128, 192)},
+              {},
+              {},
+              {BlendMode::multiply}},
+         red);
+    const Image drawn = sheet.render();
+    for (int i = 0; i < 60 * 40; ++i)
+        ASSERT_EQ(hex(drawn.pixel({i % 60, i / 60})), hex(expected.pixel({i % 60, i / 60}))) << i;
+}
+
+TEST(Sheet, LaysImages) {
+    Image buoy({4, 2}, PixelFormat::rgba8, colour("red"));
+    buoy.set_pixel({0, 0}, colour("lime"));
+    const ImageLoader load = [&](const std::string& file) {
+        if (file != "buoy.png") throw FileError("no such file: " + file);
+        return buoy;
+    };
+    const Sheet sheet = read_sheet(R"(sheet 30 x 20 on navy
+image "buoy.png" at (1, 1)
+image "buoy.png" at (10, 10) anchor bottom_right turned 90 mirrored key lime
+image "buoy.png" at (20, 10) size 8 x 8 inside anchor centre opacity 0.5 blend lighten
+)",
+                                   "quay.brick", {}, load);
+    Image expected({30, 20}, PixelFormat::rgba8, colour("navy"));
+    overlay(expected, buoy, {1, 1});
+    Overlay options;
+    options.orientation = {true, 1};
+    options.hot_spot = {1, 3};
+    options.key = colour("lime");
+    overlay(expected, buoy, {10, 10}, options);
+    Overlay half;
+    half.hot_spot = {3, 1};
+    half.blending = {BlendMode::lighten, 128};
+    overlay(expected, resized(buoy, {8, 4}), {20, 10}, half);
+    const Image drawn = sheet.render();
+    for (int i = 0; i < 600; ++i)
+        ASSERT_EQ(hex(drawn.pixel({i % 30, i / 30})), hex(expected.pixel({i % 30, i / 30}))) << i;
+    expect_errors<SheetError>(
+        {{[&] { (void)read_sheet("sheet 9 x 9\nimage \"boy.png\" at (1, 1)", "quay.brick", {}, load); },
+          "quay.brick:2:7: no such file: boy.png\nimage \"boy.png\" at (1, 1)\n      ^"}});
 }
 
 TEST(Sheet, FaultsAreToldWithTheirPlace) {
@@ -178,8 +244,9 @@ TEST(Sheet, FaultsAreToldWithTheirPlace) {
          "quay.brick:2:25: radius -3 is outside 0..2147483647\ncircle at (1, 2) radius -3 fill red\n"
          "                        ^"},
         {"sheet 9 x 9\n\tboxx (1, 2) to (3, 4) fill red\n",
-         "quay.brick:2:2: expected a statement (sheet, let, dots, line, path, arc, box, circle, ellipse, "
-         "sector, segment, polygon, star), found \"boxx\"\n"
+         "quay.brick:2:2: expected a statement (sheet, let, palette, image, dots, line, path, arc, box, "
+         "circle, "
+         "ellipse, sector, segment, polygon, star), found \"boxx\"\n"
          "\tboxx (1, 2) to (3, 4) fill red\n\t^"},
         {"sheet 0 x 9", "quay.brick:1:7: width 0 is outside 1..2147483647\nsheet 0 x 9\n      ^"},
         {"sheet 9 x 3000000000",
@@ -190,7 +257,7 @@ TEST(Sheet, FaultsAreToldWithTheirPlace) {
         {"sheet 9 x 9 on 5",
          "quay.brick:1:16: expected a colour, not a number\nsheet 9 x 9 on 5\n               ^"},
         {"sheet 9 x 9 on #12345", "quay.brick:1:16: \"#12345\" is not a colour: write # and 3, 4, 6 or 8 "
-                                  "hexadecimal digits, or a CSS colour "
+                                  "hexadecimal digits, rgb(...), hsl(...) or a CSS colour "
                                   "name\nsheet 9 x 9 on #12345\n               ^"},
         {"sheet 9 x 9\nsheet 8 x 8", "quay.brick:2:1: the sheet has its size already\nsheet 8 x 8\n^"},
         {"let a = 1", "quay.brick:1:10: the sheet has no statement: sheet WIDTH x HEIGHT on COLOUR\nlet a = "
@@ -222,14 +289,38 @@ TEST(Sheet, FaultsAreToldWithTheirPlace) {
         {"let a = ((1, 2), 3)",
          "quay.brick:1:10: expected a number, not a point\nlet a = ((1, 2), 3)\n         ^"},
         {"let a = (1, 2).z",
-         "quay.brick:1:16: expected \"x\" or \"y\", found \"z\"\nlet a = (1, 2).z\n               ^"},
+         "quay.brick:1:15: only a point has .x and .y, and only a palette has colours; this is a point\n"
+         "let a = (1, 2).z\n              ^"},
         {"let a = red.x",
-         "quay.brick:1:12: only a point has .x and .y; this is a colour\nlet a = red.x\n           ^"},
+         "quay.brick:1:12: only a point has .x and .y, and only a palette has colours; this is a colour\n"
+         "let a = red.x\n           ^"},
+        {"palette p a red, b blue\nlet c = p.d",
+         "quay.brick:2:10: the palette has no colour \"d\"\nlet c = p.d\n         ^"},
+        {"palette p a red, a blue", "quay.brick:1:9: two entries of the palette have the name \"a\"\npalette "
+                                    "p a red, a blue\n        ^"},
+        {"let a = mix(red)", "quay.brick:1:9: mix() has 1 values, not 2 or 3\nlet a = mix(red)\n        ^"},
+        {"let a = rgb(1, 256, 3)", "quay.brick:1:9: colour channel green 1.003921568627451 is outside "
+                                   "0..1\nlet a = rgb(1, 256, 3)\n        ^"},
+        {"sheet 9 x 9\nimage \"a.png\" at (1, 2)",
+         "quay.brick:2:7: images cannot be opened here\nimage \"a.png\" at (1, 2)\n      ^"},
+        {"sheet 9 x 9\nimage \"a.png at (1, 2)", "quay.brick:2:7: this text does not end in its line: a \" "
+                                                 "is missing\nimage \"a.png at (1, 2)\n      ^"},
+        {"sheet 9 x 9\nbox (1, 1) to (2, 2) fill red opacity 1.5",
+         "quay.brick:2:39: opacity 1.5 is outside 0..1\nbox (1, 1) to (2, 2) fill red opacity 1.5\n"
+         "                                      ^"},
+        {"sheet 9 x 9\nbox (1, 1) to (2, 2) fill along (1, 1) to (1, 1) red, blue",
+         "quay.brick:2:43: this is where the gradient begins: it has no direction\n"
+         "box (1, 1) to (2, 2) fill along (1, 1) to (1, 1) red, blue\n"
+         "                                          ^"},
+        {"sheet 9 x 9\nbox (1, 1) to (2, 2) fill along (1, 1) to (1, 2) red at 0.7, blue at 0.5",
+         "quay.brick:2:70: this stop at 0.5 follows one at 0.7\n"
+         "box (1, 1) to (2, 2) fill along (1, 1) to (1, 2) red at 0.7, blue at 0.5\n"
+         "                                                                     ^"},
         {"let a = (1, 2",
          "quay.brick:1:14: expected \")\", found the end of the line\nlet a = (1, 2\n             ^"},
         {"let é = 1", "quay.brick:1:5: no statement or expression has this character\nlet é = 1\n    ^"},
-        {"let a = 1 // ü\nlet b = \"ü\"",
-         "quay.brick:2:9: no statement or expression has this character\nlet b = \"ü\"\n        ^"},
+        {"let a = 1 // ü\nlet b = \"ü\"", "quay.brick:2:9: expected a number, a point, a colour or a name, "
+                                          "found \"ü\"\nlet b = \"ü\"\n        ^"},
         {"sheet 9 x 9\nline (0, 0) to (1, 1)", "quay.brick:2:22: expected \"fill\" or \"stroke\", found the "
                                                "end of the line\nline (0, 0) to (1, 1)\n"
                                                "                     ^"},

@@ -104,7 +104,7 @@ PixelSet painted(Size size, const std::function<void(const ImageView&, const Col
 
 PixelSet filled(Size size, const Shape& shape, Fill fill) {
     return painted(size, [&](const ImageView& view, const Colour& colour) {
-        fill.colour = colour;
+        fill.paint = colour;
         const auto draw_one = [&]<class S>(const S& one) {
             if constexpr (ClosedShape<S>) draw(view, one, fill);
         };
@@ -114,7 +114,7 @@ PixelSet filled(Size size, const Shape& shape, Fill fill) {
 
 PixelSet stroked(Size size, const Shape& shape, Stroke stroke) {
     return painted(size, [&](const ImageView& view, const Colour& colour) {
-        stroke.colour = colour;
+        stroke.paint = colour;
         std::visit([&](const auto& one) { draw(view, one, stroke); }, shape);
     });
 }

@@ -1,0 +1,25 @@
+/// @file
+/// Single channels of pixels.
+#pragma once
+
+#include <cstdint> // the enumeration's underlying type
+
+namespace coldbrick {
+
+/// A channel of a pixel.
+enum class Channel : std::uint8_t { red, green, blue, alpha, gray };
+
+/// The channels that painting may change. Gray may change if red, green or blue may.
+struct ChannelMask {
+    bool red = true;
+    bool green = true;
+    bool blue = true;
+    bool alpha = true;
+
+    /// True if painting may change all of them.
+    [[nodiscard]] constexpr bool all() const { return red && green && blue && alpha; }
+
+    friend constexpr bool operator==(const ChannelMask&, const ChannelMask&) = default;
+};
+
+} // namespace coldbrick

@@ -1,0 +1,92 @@
+#include <coldbrick/bitmap.hpp>
+
+#include "geometry/checks.hpp"
+#include "image/sizes.hpp"
+
+#include <coldbrick/error.hpp>
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <limits>
+
+namespace coldbrick {
+
+namespace {
+
+std::size_t bit_count(Size size) {
+    check_size(size);
+    return static_cast<std::size_t>(size.width) * static_cast<std::size_t>(size.height);
+}
+
+/// The lines of a drawing; a last one without pixels does not count.
+std::vector<std::string_view> lines_of(std::string_view drawing) {
+    std::vector<std::string_view> lines;
+    while (!drawing.empty()) {
+        const std::size_t end = std::min(drawing.find('\n'), drawing.size());
+        lines.push_back(drawing.substr(0, end));
+        drawing.remove_prefix(std::min(end + 1, drawing.size()));
+    }
+    return lines;
+}
+
+/// The size that a drawing has, if its lines are alike and few enough.
+Size size_of(std::string_view drawing) {
+    const auto lines = lines_of(drawing);
+    constexpr std::size_t most = std::numeric_limits<std::int32_t>::max();
+    if (lines.empty() || lines[0].empty()) throw ArgumentError("a bitmap's drawing has no pixels");
+    if (lines.size() > most || lines[0].size() > most) throw ArgumentError("a bitmap's drawing is too large");
+    for (std::size_t i = 0; i < lines.size(); ++i) {
+        if (lines[i].size() != lines[0].size())
+            throw ArgumentError(fmt::format("line {} of a bitmap has {} pixels, the first one {}", i + 1,
+                                            lines[i].size(), lines[0].size()));
+        const std::size_t wrong = lines[i].find_first_not_of("#.");
+        if (wrong != std::string_view::npos)
+            throw ArgumentError(fmt::format("\"{}\" in line {} of a bitmap is neither # nor .",
+                                            lines[i].substr(wrong, 1), i + 1));
+    }
+    return {static_cast<std::int32_t>(lines[0].size()), static_cast<std::int32_t>(lines.size())};
+}
+
+} // namespace
+
+Bitmap::Bitmap(Size size) : size_(size), bits_(bit_count(size)) {}
+
+Bitmap::Bitmap(Size size, std::span<const std::uint8_t> packed, std::size_t row_bytes) : Bitmap(size) {
+    const std::size_t shortest = (static_cast<std::size_t>(size.width) + 7) / 8;
+    if (row_bytes < shortest)
+        throw ArgumentError(fmt::format("a bitmap's row of {} bytes is shorter than {} pixels, {} bytes",
+                                        row_bytes, size.width, shortest));
+    const auto rows = static_cast<std::size_t>(size.height);
+    if (packed.size() < shortest || (packed.size() - shortest) / row_bytes < rows - 1)
+        throw ArgumentError(fmt::format("{} bytes are fewer than a bitmap's {} rows of {} bytes",
+                                        packed.size(), rows, row_bytes));
+    for (std::size_t i = 0; i < bits_.size(); ++i) {
+        const std::size_t x = i % static_cast<std::size_t>(size.width);
+        const std::size_t y = i / static_cast<std::size_t>(size.width);
+        bits_[i] = (static_cast<unsigned>(packed[y * row_bytes + x / 8]) >> (7 - x % 8) & 1U) != 0;
+    }
+}
+
+Bitmap::Bitmap(std::string_view drawing) : Bitmap(size_of(drawing)) {
+    std::size_t i = 0;
+    for (const std::string_view line : lines_of(drawing))
+        for (const char pixel : line) bits_[i++] = pixel == '#';
+}
+
+std::size_t Bitmap::index(Point position) const {
+    check_range("bitmap x", position.x, 0, size_.width - 1);
+    check_range("bitmap y", position.y, 0, size_.height - 1);
+    return static_cast<std::size_t>(position.y) * static_cast<std::size_t>(size_.width) +
+           static_cast<std::size_t>(position.x);
+}
+
+bool Bitmap::at(Point position) const {
+    return bits_[index(position)];
+}
+
+void Bitmap::set(Point position, bool value) {
+    bits_[index(position)] = value;
+}
+
+} // namespace coldbrick

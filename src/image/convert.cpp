@@ -1,0 +1,206 @@
+#include <coldbrick/convert.hpp>
+
+#include "geometry/checks.hpp"
+#include "image/pixel_reader.hpp"
+#include "image/sizes.hpp"
+
+#include <coldbrick/draw.hpp>
+#include <coldbrick/error.hpp>
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <array>
+#include <cstring>
+#include <limits>
+
+namespace coldbrick {
+
+namespace {
+
+/// An image of the format, with the palette if it is indexed.
+Image blank(Size size, PixelFormat format, const Palette* palette) {
+    return palette != nullptr ? Image(size, *palette, {}) : Image(size, format);
+}
+
+paint::Codec codec_of(const ConstImageView& image) {
+    return {&layout(image.format()), image.palette()};
+}
+
+/// Writes change(colour) of each pixel of one image to another of the same size.
+template <class C, class Change>
+void change_pixels(const ConstImageView& from, const ImageView& to, Change change) {
+    const PixelReader<C> reader(from);
+    const paint::Codec codec = codec_of(to);
+    std::vector<C> colours(static_cast<std::size_t>(from.width()));
+    for (std::int32_t y = 0; y < from.height(); ++y) {
+        reader.row(0, y, colours);
+        std::byte* pixel = to.row(y).data();
+        for (const C& colour : colours) {
+            codec.encode(change(colour), pixel);
+            pixel += to.pixel_stride_bytes();
+        }
+    }
+}
+
+/// Where each byte of a pixel comes from in a pixel of another layout of bytes; 255 for an opaque alpha.
+using Shuffle = std::array<std::uint8_t, 4>;
+constexpr std::uint8_t opaque = 255;
+
+Shuffle shuffle_of(const PixelLayout& from, const PixelLayout& to) {
+    Shuffle result{};
+    const auto put = [&result](std::int8_t target, std::int8_t source) {
+        if (target != PixelLayout::none)
+            result[static_cast<std::size_t>(target)] =
+                source == PixelLayout::none ? opaque : static_cast<std::uint8_t>(source);
+    };
+    put(to.red, from.red);
+    put(to.green, from.green);
+    put(to.blue, from.blue);
+    put(to.alpha, from.alpha);
+    return result;
+}
+
+/// Bytes are put in another order, which needs no colours. The sizes are known when compiling.
+template <std::size_t From, std::size_t To>
+void shuffle_row(const std::byte* from, std::byte* to, std::size_t count, const Shuffle& shuffle) {
+    for (std::size_t i = 0; i < count; ++i, from += From, to += To)
+        for (std::size_t channel = 0; channel < To; ++channel)
+            to[channel] = shuffle[channel] == opaque ? std::byte{255} : from[shuffle[channel]];
+}
+
+bool is_plain_colour(const ConstImageView& image) {
+    const PixelLayout& pixel = layout(image.format());
+    return pixel.kind == PixelLayout::Kind::bytes && !pixel.is_gray() &&
+           image.pixel_stride_bytes() == pixel.bytes;
+}
+
+void shuffle_pixels(const ConstImageView& from, const ImageView& to) {
+    const PixelLayout& source = layout(from.format());
+    const PixelLayout& target = layout(to.format());
+    const Shuffle shuffle = shuffle_of(source, target);
+    const auto work = source.bytes == 3 ? (target.bytes == 3 ? shuffle_row<3, 3> : shuffle_row<3, 4>)
+                                        : (target.bytes == 3 ? shuffle_row<4, 3> : shuffle_row<4, 4>);
+    for (std::int32_t y = 0; y < from.height(); ++y)
+        work(from.row(y).data(), to.row(y).data(), static_cast<std::size_t>(from.width()), shuffle);
+}
+
+void convert(const ConstImageView& from, const ImageView& to, GrayRule rule) {
+    if (is_plain_colour(from) && is_plain_colour(to)) return shuffle_pixels(from, to);
+    const auto kind = layout(from.format()).kind;
+    if (layout(to.format()).is_gray() && !layout(from.format()).is_gray() && rule == GrayRule::linear)
+        return change_pixels<RealColour>(from, to, [](const RealColour& colour) {
+            const double gray = paint::from_linear(paint::linear_gray(colour));
+            return RealColour{gray, gray, gray, colour.alpha};
+        });
+    const auto as_it_is = [](const auto& colour) { return colour; };
+    // At one depth in its integers; from one to another in real numbers, so that each channel is rounded
+    // once.
+    if (kind == layout(to.format()).kind && kind == PixelLayout::Kind::bytes)
+        return change_pixels<Colour>(from, to, as_it_is);
+    if (kind == layout(to.format()).kind && kind == PixelLayout::Kind::words)
+        return change_pixels<Colour16>(from, to, as_it_is);
+    change_pixels<RealColour>(from, to, as_it_is);
+}
+
+std::vector<Channel> channels_of(const PixelLayout& pixel) {
+    std::vector<Channel> result;
+    if (pixel.is_gray())
+        result.push_back(Channel::gray);
+    else
+        result = {Channel::red, Channel::green, Channel::blue};
+    if (pixel.alpha != PixelLayout::none) result.push_back(Channel::alpha);
+    return result;
+}
+
+} // namespace
+
+void check_palette(const ConstImageView& image) {
+    if (image.palette() == nullptr || image.palette()->size() == Palette::largest) return;
+    for (std::int32_t y = 0; y < image.height(); ++y)
+        for (const std::byte number : image.row(y))
+            (void)image.palette()->at(std::to_integer<std::size_t>(number));
+}
+
+Image converted(const ConstImageView& image, PixelFormat format, GrayRule rule, const Palette* palette) {
+    check_palette(image);
+    if (palette != nullptr && format != PixelFormat::indexed8)
+        throw ArgumentError(fmt::format("the format {} has no palette", layout(format).name));
+    Image result = blank(image.size(), format, palette);
+    convert(image, result, rule);
+    return result;
+}
+
+Image copied(const ConstImageView& image) {
+    return oriented(image, {});
+}
+
+Image oriented(const ConstImageView& image, const Orientation& orientation) {
+    Image result = blank(orientation.laid(image.size()), image.format(), image.palette());
+    const auto bytes = static_cast<std::size_t>(layout(image.format()).bytes);
+    const std::byte* const first = image.bytes();
+    for (std::int32_t y = 0; y < result.height(); ++y) {
+        std::byte* to = result.view().row(y).data();
+        for (std::int32_t x = 0; x < result.width(); ++x, to += bytes) {
+            const Point from = orientation.source({x, y}, image.size());
+            std::memcpy(to, first + from.y * image.row_stride_bytes() + from.x * image.pixel_stride_bytes(),
+                        bytes);
+        }
+    }
+    return result;
+}
+
+Image padded(const ConstImageView& image, const Margins& margins, const Colour& colour) {
+    constexpr std::int32_t largest = std::numeric_limits<std::int32_t>::max();
+    for (const std::int32_t margin : {margins.left, margins.top, margins.right, margins.bottom})
+        check_range("margin", margin, 0, largest);
+    const std::int64_t width = std::int64_t{margins.left} + image.width() + margins.right;
+    const std::int64_t height = std::int64_t{margins.top} + image.height() + margins.bottom;
+    check_range("padded width", width, 1, largest);
+    check_range("padded height", height, 1, largest);
+    Image result = blank({static_cast<std::int32_t>(width), static_cast<std::int32_t>(height)},
+                         image.format(), image.palette());
+    clear(result, colour);
+    const auto bytes = static_cast<std::size_t>(layout(image.format()).bytes);
+    for (std::int32_t y = 0; y < image.height(); ++y) {
+        std::byte* to =
+            result.view().row(margins.top + y).data() + static_cast<std::size_t>(margins.left) * bytes;
+        const std::byte* from = image.row(y).data();
+        for (std::int32_t x = 0; x < image.width(); ++x, to += bytes, from += image.pixel_stride_bytes())
+            std::memcpy(to, from, bytes);
+    }
+    return result;
+}
+
+std::vector<Image> split(const ConstImageView& image) {
+    std::vector<Image> result;
+    for (const Channel channel : channels_of(layout(image.format())))
+        result.push_back(copied(image.channel(channel)));
+    return result;
+}
+
+Image merged(std::span<const ConstImageView> channels, PixelFormat format) {
+    const std::vector<Channel> wanted = channels_of(layout(format));
+    if (channels.size() != wanted.size())
+        throw ArgumentError(fmt::format("{} images are not the {} channels of {}", channels.size(),
+                                        wanted.size(), layout(format).name));
+    for (const ConstImageView& channel : channels)
+        if (channel.size() != channels[0].size())
+            throw ArgumentError(fmt::format("channels of {} x {} and {} x {} do not fit each other",
+                                            channels[0].width(), channels[0].height(), channel.width(),
+                                            channel.height()));
+    Image result(channels[0].size(), format);
+    for (std::size_t i = 0; i < wanted.size(); ++i)
+        convert(channels[i], result.view().channel(wanted[i]), GrayRule::encoded);
+    return result;
+}
+
+void swap_channels(const ImageView& view, Channel first, Channel second) {
+    const ImageView a = view.channel(first);
+    const ImageView b = view.channel(second);
+    const Image kept = copied(a);
+    convert(b, a, GrayRule::encoded);
+    convert(kept, b, GrayRule::encoded);
+}
+
+} // namespace coldbrick

@@ -1,0 +1,46 @@
+/// @file
+/// The colours of an image's pixels, row by row.
+#pragma once
+
+#include "paint/pixel_codec.hpp"
+
+#include <coldbrick/image_view.hpp>
+
+#include <cstddef>
+#include <cstdint>
+#include <span>
+
+namespace coldbrick {
+
+/// Reads pixels, in or outside the clip, as colours of one kind. Positions are not checked.
+template <class C>
+class PixelReader {
+  public:
+    explicit PixelReader(const ConstImageView& image)
+        : origin_(image.bytes()), row_stride_(image.row_stride_bytes()),
+          pixel_stride_(image.pixel_stride_bytes()), codec_{&layout(image.format()), image.palette()} {}
+
+    [[nodiscard]] C at(std::int64_t x, std::int64_t y) const {
+        return codec_.decode<C>(origin_ + y * row_stride_ + x * pixel_stride_);
+    }
+
+    /// The pixels from (x, y) on to the right.
+    void row(std::int64_t x, std::int64_t y, std::span<C> colours) const {
+        const std::byte* pixel = origin_ + y * row_stride_ + x * pixel_stride_;
+        for (C& colour : colours) {
+            colour = codec_.decode<C>(pixel);
+            pixel += pixel_stride_;
+        }
+    }
+
+  private:
+    const std::byte* origin_;
+    std::ptrdiff_t row_stride_;
+    std::ptrdiff_t pixel_stride_;
+    paint::Codec codec_;
+};
+
+/// Throws ArgumentError if a pixel's number is beyond the image's palette.
+void check_palette(const ConstImageView& image);
+
+} // namespace coldbrick

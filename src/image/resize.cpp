@@ -1,0 +1,137 @@
+#include <coldbrick/resize.hpp>
+
+#include "image/pixel_reader.hpp"
+#include "image/resample.hpp"
+#include "image/sizes.hpp"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <limits>
+#include <vector>
+
+namespace coldbrick {
+
+namespace {
+
+/// Red, green and blue multiplied by alpha, and alpha.
+using Weighed = std::array<double, 4>;
+
+Weighed weighed(const RealColour& colour) {
+    return {colour.red * colour.alpha, colour.green * colour.alpha, colour.blue * colour.alpha, colour.alpha};
+}
+
+RealColour colour_of(const Weighed& sum) {
+    if (sum[3] <= 0) return {0, 0, 0, 0};
+    return {sum[0] / sum[3], sum[1] / sum[3], sum[2] / sum[3], sum[3]};
+}
+
+void add(Weighed& sum, const Weighed& colour, double weight) {
+    for (std::size_t i = 0; i < sum.size(); ++i) sum[i] += weight * colour[i];
+}
+
+/// Source rows resized along x, of which those that the current row of the result needs are kept.
+class Rows {
+  public:
+    Rows(const ConstImageView& image, const std::vector<Taps>& columns)
+        : reader_(image), columns_(columns), source_(static_cast<std::size_t>(image.width())) {}
+
+    /// Rows are asked for with growing y, from `first` on.
+    const std::vector<Weighed>& row(std::int32_t y, std::int32_t first) {
+        if (first > first_) {
+            const auto gone = std::min<std::size_t>(static_cast<std::size_t>(first - first_), kept_.size());
+            kept_.erase(kept_.begin(), kept_.begin() + static_cast<std::ptrdiff_t>(gone));
+            first_ = first;
+        }
+        const auto index = static_cast<std::size_t>(y - first_);
+        while (kept_.size() <= index)
+            kept_.push_back(resized(first_ + static_cast<std::int32_t>(kept_.size())));
+        return kept_[index];
+    }
+
+  private:
+    std::vector<Weighed> resized(std::int32_t y) {
+        reader_.row(0, y, source_);
+        std::vector<Weighed> result(columns_.size());
+        for (std::size_t i = 0; i < result.size(); ++i) {
+            auto at = source_.begin() + columns_[i].first;
+            for (const double weight : columns_[i].weights) add(result[i], weighed(*at++), weight);
+        }
+        return result;
+    }
+
+    PixelReader<RealColour> reader_;
+    const std::vector<Taps>& columns_;
+    std::vector<RealColour> source_;
+    std::vector<std::vector<Weighed>> kept_;
+    std::int32_t first_ = 0;
+};
+
+/// A side in proportion, at least 1.
+std::int32_t in_proportion(std::int64_t side, std::int64_t target, std::int64_t whole) {
+    const std::int64_t result = (2 * side * target + whole) / (2 * whole);
+    return static_cast<std::int32_t>(
+        std::clamp<std::int64_t>(result, 1, std::numeric_limits<std::int32_t>::max()));
+}
+
+/// What of the image is used, and in which proportions.
+struct Frame {
+    Extent across;
+    Extent down;
+};
+Frame frame_of(Size image, Size size, Fit fit) {
+    Frame frame{{0, static_cast<double>(image.width), image.width, size.width},
+                {0, static_cast<double>(image.height), image.height, size.height}};
+    if (fit != Fit::cover) return frame;
+    const double scale = std::min(frame.across.length / size.width, frame.down.length / size.height);
+    const auto cut = [scale](Extent& extent) {
+        const double length = scale * extent.target;
+        extent.begin = (extent.length - length) / 2;
+        extent.length = length;
+    };
+    cut(frame.across);
+    cut(frame.down);
+    return frame;
+}
+
+} // namespace
+
+Size fitted(Size image, Size size, Fit fit) {
+    check_size(image);
+    check_size(size);
+    if (fit != Fit::inside) return size;
+    const bool wider = std::int64_t{image.width} * size.height > std::int64_t{image.height} * size.width;
+    if (wider) return {size.width, in_proportion(image.height, size.width, image.width)};
+    return {in_proportion(image.width, size.height, image.height), size.height};
+}
+
+Image resized(const ConstImageView& image, Size wanted, const Resizing& resizing) {
+    check_palette(image);
+    const Size size = fitted(image.size(), wanted, resizing.fit);
+    Image result = image.palette() != nullptr
+                       ? Image(size, *image.palette(), {}, resizing.most_bytes)
+                       : Image(size, image.format(), {0, 0, 0, 0}, resizing.most_bytes);
+    const Frame frame = frame_of(image.size(), size, resizing.fit);
+    const std::vector<Taps> columns = taps_of(frame.across, resizing.resampling);
+    const std::vector<Taps> lines = taps_of(frame.down, resizing.resampling);
+    Rows rows(image, columns);
+    const ImageView view = result;
+    const paint::Codec codec{&layout(view.format()), view.palette()};
+    std::vector<Weighed> sums(columns.size());
+    for (std::int32_t y = 0; y < size.height; ++y) {
+        const Taps& taps = lines[static_cast<std::size_t>(y)];
+        std::ranges::fill(sums, Weighed{});
+        for (std::size_t i = 0; i < taps.weights.size(); ++i) {
+            const auto& row = rows.row(taps.first + static_cast<std::int32_t>(i), taps.first);
+            for (std::size_t x = 0; x < sums.size(); ++x) add(sums[x], row[x], taps.weights[i]);
+        }
+        std::byte* pixel = view.row(y).data();
+        for (const Weighed& sum : sums) {
+            codec.encode(colour_of(sum), pixel);
+            pixel += view.pixel_stride_bytes();
+        }
+    }
+    return result;
+}
+
+} // namespace coldbrick

@@ -1,0 +1,61 @@
+#include "paint/compositor.hpp"
+
+namespace coldbrick::paint {
+
+namespace {
+
+/// The colour with its alpha multiplied by opacity / 255, rounded, halves up.
+template <class C>
+C with_opacity(C colour, std::uint8_t opacity) {
+    if constexpr (std::same_as<C, RealColour>)
+        colour.alpha = colour.alpha * opacity / 255;
+    else
+        colour.alpha = static_cast<typename Depth<C>::Value>((2U * colour.alpha * opacity + 255) / 510);
+    return colour;
+}
+
+/// The channels that may be written from `painted`, the others from `before`.
+template <class C>
+C masked(const ChannelMask& mask, const C& painted, const C& before) {
+    C result = painted;
+    if (!mask.red) result.red = before.red;
+    if (!mask.green) result.green = before.green;
+    if (!mask.blue) result.blue = before.blue;
+    if (!mask.alpha) result.alpha = before.alpha;
+    return result;
+}
+
+/// A pixel of gray may change if any colour may.
+ChannelMask mask_for(const Surface& surface) {
+    ChannelMask mask = surface.mask;
+    if (surface.codec.layout->is_gray())
+        mask.red = mask.green = mask.blue = mask.red || mask.green || mask.blue;
+    return mask;
+}
+
+} // namespace
+
+template <class C>
+void composite_run(const Surface& surface, const Blending& blending, std::int64_t x, std::int64_t y,
+                   std::span<const C> colours) {
+    const ChannelMask mask = mask_for(surface);
+    const bool gray = surface.codec.layout->is_gray();
+    std::byte* at = surface.address(x, y);
+    for (const C& colour : colours) {
+        C source = blending.opacity == 255 ? colour : with_opacity(colour, blending.opacity);
+        if (gray) source.red = source.green = source.blue = gray_of(source);
+        const C backdrop = surface.codec.decode<C>(at);
+        const C result = composite(blending.mode, source, backdrop);
+        surface.codec.encode(mask.all() ? result : masked(mask, result, backdrop), at);
+        at += surface.pixel_stride_bytes;
+    }
+}
+
+template void composite_run(const Surface&, const Blending&, std::int64_t, std::int64_t,
+                            std::span<const Colour>);
+template void composite_run(const Surface&, const Blending&, std::int64_t, std::int64_t,
+                            std::span<const Colour16>);
+template void composite_run(const Surface&, const Blending&, std::int64_t, std::int64_t,
+                            std::span<const RealColour>);
+
+} // namespace coldbrick::paint

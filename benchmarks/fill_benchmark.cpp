@@ -54,7 +54,7 @@ void large_box(benchmark::State& state) {
     count_bytes(state, std::int64_t{screen.width} * screen.height * cb::layout(format).bytes);
     state.SetLabel(std::string(cb::layout(format).name));
 }
-BENCHMARK(large_box)->DenseRange(0, 4);
+BENCHMARK(large_box)->DenseRange(0, 14);
 
 void large_circle(benchmark::State& state) {
     cb::Image image(screen, cb::PixelFormat::rgba8);

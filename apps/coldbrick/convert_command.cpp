@@ -7,12 +7,13 @@
 
 #include <fmt/format.h>
 
-#include <cstdio>
+#include <charconv>
 #include <fstream>
 #include <iterator>
 #include <map>
 #include <memory>
 #include <optional>
+#include <system_error>
 
 namespace {
 
@@ -43,9 +44,11 @@ std::map<std::string, cb::PixelFormat> formats() {
 /// Takes WIDTHxHEIGHT.
 cb::Size size_of(const std::string& text) {
     cb::Size size;
-    char rest = 0;
-    if (std::sscanf(text.c_str(), "%9dx%9d%c", &size.width, &size.height, &rest) != 2 || size.width < 1 ||
-        size.height < 1)
+    const char* const end = text.data() + text.size();
+    const auto width = std::from_chars(text.data(), end, size.width);
+    const bool cross = width.ec == std::errc() && width.ptr != end && *width.ptr == 'x';
+    const auto height = cross ? std::from_chars(width.ptr + 1, end, size.height) : width;
+    if (!cross || height.ec != std::errc() || height.ptr != end || size.width < 1 || size.height < 1)
         throw CLI::ValidationError("--size", fmt::format("\"{}\" is not of the form WIDTHxHEIGHT", text));
     return size;
 }

@@ -30,7 +30,7 @@ enum class PixelFormat : std::uint8_t {
 
 /// One row of the table of pixel formats: everything the library knows of one.
 struct PixelLayout {
-    static constexpr std::int8_t none = -1;
+    static constexpr int none = -1;
 
     /// What a pixel is made of.
     enum class Kind : std::uint8_t {
@@ -43,12 +43,12 @@ struct PixelLayout {
 
     std::string_view name;
     Kind kind;
-    std::int8_t bytes; ///< bytes a pixel
-    std::int8_t red;   ///< offset of the channel's first byte in the pixel, or none
-    std::int8_t green;
-    std::int8_t blue;
-    std::int8_t alpha;
-    std::int8_t gray;
+    int bytes; ///< bytes a pixel
+    int red;   ///< offset of the channel's first byte in the pixel, or none
+    int green;
+    int blue;
+    int alpha;
+    int gray;
 
     /// True if pixels can be see-through; those of a palette can.
     [[nodiscard]] constexpr bool has_alpha() const { return alpha != none || kind == Kind::index; }
@@ -58,7 +58,7 @@ struct PixelLayout {
     [[nodiscard]] constexpr bool is_deep() const { return kind == Kind::words || kind == Kind::floats; }
 
     /// How many bytes a channel takes; 0 where channels share bytes.
-    [[nodiscard]] constexpr std::int8_t channel_bytes() const {
+    [[nodiscard]] constexpr int channel_bytes() const {
         return kind == Kind::bytes ? 1 : kind == Kind::words ? 2 : kind == Kind::floats ? 4 : 0;
     }
 };

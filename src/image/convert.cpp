@@ -3,6 +3,7 @@
 #include "geometry/checks.hpp"
 #include "image/pixel_reader.hpp"
 #include "image/sizes.hpp"
+#include "paint/byte_rows.hpp"
 
 #include <coldbrick/draw.hpp>
 #include <coldbrick/error.hpp>
@@ -43,46 +44,16 @@ void change_pixels(const ConstImageView& from, const ImageView& to, Change chang
     }
 }
 
-/// Where each byte of a pixel comes from in a pixel of another layout of bytes; 255 for an opaque alpha.
-using Shuffle = std::array<std::uint8_t, 4>;
-constexpr std::uint8_t opaque = 255;
-
-Shuffle shuffle_of(const PixelLayout& from, const PixelLayout& to) {
-    Shuffle result{};
-    const auto put = [&result](std::int8_t target, std::int8_t source) {
-        if (target != PixelLayout::none)
-            result[static_cast<std::size_t>(target)] =
-                source == PixelLayout::none ? opaque : static_cast<std::uint8_t>(source);
-    };
-    put(to.red, from.red);
-    put(to.green, from.green);
-    put(to.blue, from.blue);
-    put(to.alpha, from.alpha);
-    return result;
-}
-
-/// Bytes are put in another order, which needs no colours. The sizes are known when compiling.
-template <std::size_t From, std::size_t To>
-void shuffle_row(const std::byte* from, std::byte* to, std::size_t count, const Shuffle& shuffle) {
-    for (std::size_t i = 0; i < count; ++i, from += From, to += To)
-        for (std::size_t channel = 0; channel < To; ++channel)
-            to[channel] = shuffle[channel] == opaque ? std::byte{255} : from[shuffle[channel]];
-}
-
 bool is_plain_colour(const ConstImageView& image) {
     const PixelLayout& pixel = layout(image.format());
-    return pixel.kind == PixelLayout::Kind::bytes && !pixel.is_gray() &&
-           image.pixel_stride_bytes() == pixel.bytes;
+    return paint::has_byte_colours(pixel) && image.pixel_stride_bytes() == pixel.bytes;
 }
 
+/// Bytes are put in another order, which needs no colours.
 void shuffle_pixels(const ConstImageView& from, const ImageView& to) {
-    const PixelLayout& source = layout(from.format());
-    const PixelLayout& target = layout(to.format());
-    const Shuffle shuffle = shuffle_of(source, target);
-    const auto work = source.bytes == 3 ? (target.bytes == 3 ? shuffle_row<3, 3> : shuffle_row<3, 4>)
-                                        : (target.bytes == 3 ? shuffle_row<4, 3> : shuffle_row<4, 4>);
+    const paint::Shuffle shuffle(layout(from.format()), layout(to.format()));
     for (std::int32_t y = 0; y < from.height(); ++y)
-        work(from.row(y).data(), to.row(y).data(), static_cast<std::size_t>(from.width()), shuffle);
+        shuffle.row(from.row(y).data(), to.row(y).data(), static_cast<std::size_t>(from.width()));
 }
 
 void convert(const ConstImageView& from, const ImageView& to, GrayRule rule) {
@@ -101,6 +72,10 @@ void convert(const ConstImageView& from, const ImageView& to, GrayRule rule) {
     if (kind == layout(to.format()).kind && kind == PixelLayout::Kind::words)
         return change_pixels<Colour16>(from, to, as_it_is);
     change_pixels<RealColour>(from, to, as_it_is);
+}
+
+std::size_t pixel_bytes(const ConstImageView& image) {
+    return static_cast<std::size_t>(layout(image.format()).bytes);
 }
 
 std::vector<Channel> channels_of(const PixelLayout& pixel) {
@@ -137,7 +112,7 @@ Image copied(const ConstImageView& image) {
 
 Image oriented(const ConstImageView& image, const Orientation& orientation) {
     Image result = blank(orientation.laid(image.size()), image.format(), image.palette());
-    const auto bytes = static_cast<std::size_t>(layout(image.format()).bytes);
+    const auto bytes = pixel_bytes(image);
     const std::byte* const first = image.bytes();
     for (std::int32_t y = 0; y < result.height(); ++y) {
         std::byte* to = result.view().row(y).data();
@@ -157,11 +132,11 @@ Image padded(const ConstImageView& image, const Margins& margins, const Colour& 
     const std::int64_t width = std::int64_t{margins.left} + image.width() + margins.right;
     const std::int64_t height = std::int64_t{margins.top} + image.height() + margins.bottom;
     check_range("padded width", width, 1, largest);
-    check_range("padded height", height, 1, largest);
+    check_range("padded height", height, 1, largest); // NOLINT(readability-suspicious-call-argument)
     Image result = blank({static_cast<std::int32_t>(width), static_cast<std::int32_t>(height)},
                          image.format(), image.palette());
     clear(result, colour);
-    const auto bytes = static_cast<std::size_t>(layout(image.format()).bytes);
+    const auto bytes = pixel_bytes(image);
     for (std::int32_t y = 0; y < image.height(); ++y) {
         std::byte* to =
             result.view().row(margins.top + y).data() + static_cast<std::size_t>(margins.left) * bytes;

@@ -86,7 +86,7 @@ PixelFormat format_of_channel(const PixelLayout& layout) {
 }
 
 /// The channel's offset in a pixel, and its name for messages.
-std::pair<std::int8_t, const char*> find_channel(const PixelLayout& layout, Channel channel) {
+std::pair<int, const char*> find_channel(const PixelLayout& layout, Channel channel) {
     switch (channel) {
     case Channel::red: return {layout.red, "red"};
     case Channel::green: return {layout.green, "green"};

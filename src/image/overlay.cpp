@@ -61,6 +61,8 @@ class Layer {
         colours_.resize(count);
         read(visible, row);
         const std::int64_t y = visible.box.y + row;
+        if (!options_.key && options_.mask == nullptr)
+            return paint::composite_run<C>(surface, options_.blending, visible.box.x, y, colours_);
         std::size_t begin = 0;
         while (begin < count) {
             if (left_out(visible, row, begin)) {

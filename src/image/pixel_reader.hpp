@@ -2,10 +2,12 @@
 /// The colours of an image's pixels, row by row.
 #pragma once
 
+#include "paint/byte_rows.hpp"
 #include "paint/pixel_codec.hpp"
 
 #include <coldbrick/image_view.hpp>
 
+#include <concepts>
 #include <cstddef>
 #include <cstdint>
 #include <span>
@@ -18,7 +20,9 @@ class PixelReader {
   public:
     explicit PixelReader(const ConstImageView& image)
         : origin_(image.bytes()), row_stride_(image.row_stride_bytes()),
-          pixel_stride_(image.pixel_stride_bytes()), codec_{&layout(image.format()), image.palette()} {}
+          pixel_stride_(image.pixel_stride_bytes()), codec_{&layout(image.format()), image.palette()},
+          plain_(paint::has_byte_colours(*codec_.layout) && pixel_stride_ == codec_.layout->bytes),
+          shuffle_(*codec_.layout, layout(PixelFormat::rgba8)) {}
 
     [[nodiscard]] C at(std::int64_t x, std::int64_t y) const {
         return codec_.decode<C>(origin_ + y * row_stride_ + x * pixel_stride_);
@@ -27,6 +31,8 @@ class PixelReader {
     /// The pixels from (x, y) on to the right.
     void row(std::int64_t x, std::int64_t y, std::span<C> colours) const {
         const std::byte* pixel = origin_ + y * row_stride_ + x * pixel_stride_;
+        if constexpr (std::same_as<C, Colour>)
+            if (plain_) return shuffle_.row(pixel, std::as_writable_bytes(colours).data(), colours.size());
         for (C& colour : colours) {
             colour = codec_.decode<C>(pixel);
             pixel += pixel_stride_;
@@ -34,10 +40,14 @@ class PixelReader {
     }
 
   private:
+    static_assert(sizeof(Colour) == 4, "a colour lies in memory as a pixel of the format rgba8");
+
     const std::byte* origin_;
     std::ptrdiff_t row_stride_;
     std::ptrdiff_t pixel_stride_;
     paint::Codec codec_;
+    bool plain_; ///< bytes in some order
+    paint::Shuffle shuffle_;
 };
 
 /// Throws ArgumentError if a pixel's number is beyond the image's palette.

@@ -22,11 +22,14 @@ Taps clamped(std::int64_t first, const std::vector<double>& weights, std::int32_
 
 /// The share of each source pixel in [begin, end).
 Taps covered(double begin, double end, std::int32_t source) {
-    const double first = std::floor(begin);
+    const auto first = static_cast<std::int64_t>(std::floor(begin));
+    const auto last = static_cast<std::int64_t>(std::ceil(end));
     std::vector<double> weights;
-    for (double at = first; at < end; ++at)
+    for (std::int64_t i = first; i < last; ++i) {
+        const auto at = static_cast<double>(i);
         weights.push_back((std::min(at + 1, end) - std::max(at, begin)) / (end - begin));
-    return clamped(static_cast<std::int64_t>(first), weights, source);
+    }
+    return clamped(first, weights, source);
 }
 
 /// Keys' kernel with a = -1/2, which reproduces parabolas.

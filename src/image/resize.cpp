@@ -34,7 +34,8 @@ void add(Weighed& sum, const Weighed& colour, double weight) {
 class Rows {
   public:
     Rows(const ConstImageView& image, const std::vector<Taps>& columns)
-        : reader_(image), columns_(columns), source_(static_cast<std::size_t>(image.width())) {}
+        : reader_(image), columns_(columns), colours_(static_cast<std::size_t>(image.width())),
+          source_(colours_.size()) {}
 
     /// Rows are asked for with growing y, from `first` on.
     const std::vector<Weighed>& row(std::int32_t y, std::int32_t first) {
@@ -51,18 +52,20 @@ class Rows {
 
   private:
     std::vector<Weighed> resized(std::int32_t y) {
-        reader_.row(0, y, source_);
+        reader_.row(0, y, colours_);
+        std::ranges::transform(colours_, source_.begin(), weighed);
         std::vector<Weighed> result(columns_.size());
         for (std::size_t i = 0; i < result.size(); ++i) {
-            auto at = source_.begin() + columns_[i].first;
-            for (const double weight : columns_[i].weights) add(result[i], weighed(*at++), weight);
+            const Weighed* at = &source_[static_cast<std::size_t>(columns_[i].first)];
+            for (const double weight : columns_[i].weights) add(result[i], *at++, weight);
         }
         return result;
     }
 
     PixelReader<RealColour> reader_;
     const std::vector<Taps>& columns_;
-    std::vector<RealColour> source_;
+    std::vector<RealColour> colours_; ///< of the source row last read
+    std::vector<Weighed> source_;
     std::vector<std::vector<Weighed>> kept_;
     std::int32_t first_ = 0;
 };
@@ -105,9 +108,9 @@ Size fitted(Size image, Size size, Fit fit) {
     return {in_proportion(image.width, size.height, image.height), size.height};
 }
 
-Image resized(const ConstImageView& image, Size wanted, const Resizing& resizing) {
+Image resized(const ConstImageView& image, Size size, const Resizing& resizing) {
     check_palette(image);
-    const Size size = fitted(image.size(), wanted, resizing.fit);
+    size = fitted(image.size(), size, resizing.fit);
     Image result = image.palette() != nullptr
                        ? Image(size, *image.palette(), {}, resizing.most_bytes)
                        : Image(size, image.format(), {0, 0, 0, 0}, resizing.most_bytes);

@@ -85,6 +85,10 @@ struct QuarterPen {
     }
 };
 
+template <class Write>
+QuarterPen(Write, std::byte*, std::ptrdiff_t, std::ptrdiff_t, std::ptrdiff_t, std::ptrdiff_t)
+    -> QuarterPen<Write>;
+
 } // namespace
 
 bool draw_thin(const Line& line, const raster::Clip& clip, const paint::Painter& painter) {

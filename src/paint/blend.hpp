@@ -6,7 +6,9 @@
 
 #include <coldbrick/blend.hpp>
 
+#include <concepts>
 #include <cstdint>
+#include <type_traits>
 
 namespace coldbrick::paint {
 
@@ -21,12 +23,14 @@ constexpr std::uint32_t divide_by_255(std::uint32_t value) {
 /// recommendation Compositing and Blending Level 1, section 9.1.4, in integers, rounded once at the end.
 template <class C>
 constexpr C source_over(const C& source, const C& backdrop) {
-    constexpr std::uint64_t most = Depth<C>::most;
-    const std::uint64_t source_weight = most * source.alpha;
-    const std::uint64_t backdrop_weight = backdrop.alpha * (most - source.alpha);
-    const std::uint64_t weight = source_weight + backdrop_weight; // `most` times the resulting alpha
+    using Wide =
+        std::conditional_t<std::same_as<C, Colour>, std::uint32_t, std::uint64_t>; // for two products
+    constexpr Wide most = Depth<C>::most;
+    const Wide source_weight = most * source.alpha;
+    const Wide backdrop_weight = backdrop.alpha * (most - source.alpha);
+    const Wide weight = source_weight + backdrop_weight; // `most` times the resulting alpha
     if (weight == 0) return backdrop;
-    const auto mix = [&](std::uint64_t over, std::uint64_t under) {
+    const auto mix = [&](Wide over, Wide under) {
         return static_cast<typename Depth<C>::Value>(
             (2 * (over * source_weight + under * backdrop_weight) + weight) / (2 * weight));
     };

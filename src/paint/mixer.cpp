@@ -1,48 +1,85 @@
 #include "paint/mixer.hpp"
 
 #include "paint/blend.hpp"
-#include "paint/pixel_codec.hpp"
+#include "paint/machine.hpp"
+
+#include <cstring>
 
 namespace coldbrick::paint {
 
 Mixer::Mixer(const Colour& colour, const PixelPattern& pattern, const Codec& codec)
-    : colour_(colour), codec_(codec) {
+    : colour_(colour), codec_(codec), keep_(Lanes{} + static_cast<std::uint16_t>(255 - colour.alpha)) {
     if (codec.layout->is_gray()) colour_.red = colour_.green = colour_.blue = gray_of(colour);
-    for (std::size_t i = 0; i < weighted_.size(); ++i)
-        weighted_[i] =
-            static_cast<std::uint16_t>(std::to_integer<unsigned>(pattern.bytes()[i]) * colour.alpha);
+    const auto share = [&](std::size_t byte) {
+        const auto value = std::to_integer<unsigned>(pattern.bytes()[byte % PixelPattern::period]);
+        return static_cast<std::uint16_t>(value * colour.alpha + 128);
+    };
+    for (std::size_t i = 0; i < block_bytes / 2; ++i) {
+        even_[i / 16][i % 16] = share(2 * i);
+        odd_[i / 16][i % 16] = share(2 * i + 1);
+    }
+    if (codec.layout->alpha == PixelLayout::none) return;
+    std::array<std::uint8_t, lanes_bytes> mask{};
+    for (auto i = static_cast<std::size_t>(codec.layout->alpha); i < lanes_bytes;
+         i += static_cast<std::size_t>(codec.layout->bytes))
+        mask[i] = 255;
+    std::memcpy(&alpha_, mask.data(), lanes_bytes);
 }
 
 void Mixer::mix(std::byte* begin, std::size_t count) const {
-    if (codec_.layout->has_alpha())
-        mix_alpha(begin, count);
-    else
-        mix_opaque(begin, count);
+    has_avx2() ? mix_wide(begin, count) : mix_narrow(begin, count);
 }
 
-/// Over opaque pixels every byte is mixed alike, an alpha byte with the opaque colour's 255.
-void Mixer::mix_opaque(std::byte* at, std::size_t count) const {
-    const std::uint32_t keep = 255U - colour_.alpha;
-    const auto mixed = [keep](std::byte backdrop, std::uint16_t weighted) {
-        return static_cast<std::byte>(
-            divide_by_255(weighted + std::to_integer<std::uint32_t>(backdrop) * keep));
-    };
-    for (; count >= PixelPattern::period; count -= PixelPattern::period, at += PixelPattern::period)
-        for (std::size_t i = 0; i < PixelPattern::period; ++i) at[i] = mixed(at[i], weighted_[i]);
-    for (std::size_t i = 0; i < count; ++i) at[i] = mixed(at[i], weighted_[i]);
+COLDBRICK_AVX2 void Mixer::mix_wide(std::byte* at, std::size_t count) const {
+    mix_run(at, count);
 }
 
-/// Runs of opaque pixels are mixed byte by byte, which is far faster than the general formula.
-void Mixer::mix_alpha(std::byte* at, std::size_t count) const {
-    const PixelLayout& layout = *codec_.layout;
-    std::byte* const end = at + count;
-    while (at != end) {
-        std::byte* opaque_end = at;
-        while (opaque_end != end && opaque_end[layout.alpha] == std::byte{255}) opaque_end += layout.bytes;
-        mix_opaque(at, static_cast<std::size_t>(opaque_end - at));
-        for (at = opaque_end; at != end && at[layout.alpha] != std::byte{255}; at += layout.bytes)
-            codec_.encode(source_over(colour_, codec_.decode<Colour>(at)), at);
+void Mixer::mix_narrow(std::byte* at, std::size_t count) const {
+    mix_run(at, count);
+}
+
+/// Block by block, then part by part.
+void Mixer::mix_run(std::byte* at, std::size_t count) const {
+    for (; count >= block_bytes; count -= block_bytes, at += block_bytes) mix_parts<0, parts>(at);
+    if (count < lanes_bytes) return mix_rest<0>(at, count);
+    mix_parts<0, 1>(at);
+    if (count < 2 * lanes_bytes) return mix_rest<1>(at + lanes_bytes, count - lanes_bytes);
+    mix_parts<1, 1>(at + lanes_bytes);
+    mix_rest<2>(at + 2 * lanes_bytes, count - 2 * lanes_bytes);
+}
+
+/// Less than a part, filled up with opaque pixels.
+template <std::size_t Part>
+void Mixer::mix_rest(std::byte* at, std::size_t count) const {
+    if (count == 0) return;
+    std::array<std::byte, lanes_bytes> rest;
+    rest.fill(std::byte{255});
+    std::memcpy(rest.data(), at, count);
+    mix_parts<Part, 1>(rest.data());
+    std::memcpy(at, rest.data(), count);
+}
+
+/// Over opaque pixels every byte is mixed alike, an alpha byte with the opaque colour's 255: bytes at even
+/// and odd places apart, in lanes of 16 bits, and divided by 255 as divide_by_255() does.
+template <std::size_t First, std::size_t Count>
+void Mixer::mix_parts(std::byte* at) const {
+    auto* const memory = reinterpret_cast<Anywhere*>(at);
+    Lanes all = memory[0].lanes;
+    for (std::size_t i = 1; i < Count; ++i) all &= memory[i].lanes;
+    const auto missing = reinterpret_cast<Words>(~all & alpha_);
+    if ((missing[0] | missing[1] | missing[2] | missing[3]) != 0) return mix_pixels(at, Count * lanes_bytes);
+    for (std::size_t i = 0; i < Count; ++i) {
+        const Lanes backdrop = memory[i].lanes;
+        const Lanes even = (backdrop & 255) * keep_ + even_[First + i];
+        const Lanes odd = (backdrop >> 8) * keep_ + odd_[First + i];
+        memory[i].lanes = (even + (even >> 8)) >> 8 | ((odd + (odd >> 8)) & 0xFF00);
     }
+}
+
+/// Pixels of which some are not opaque.
+void Mixer::mix_pixels(std::byte* at, std::size_t count) const {
+    for (std::byte* const end = at + count; at != end; at += codec_.layout->bytes)
+        codec_.encode(source_over(colour_, codec_.decode<Colour>(at)), at);
 }
 
 } // namespace coldbrick::paint

@@ -13,7 +13,7 @@
 
 namespace coldbrick::paint {
 
-/// Mixes a colour with alpha 1..254 over runs of pixels.
+/// Mixes a colour with alpha 1..254 over runs of pixels with channels of 8 bits.
 class Mixer {
   public:
     /// @param pattern the pixels of the colour made opaque.
@@ -23,13 +23,32 @@ class Mixer {
     void mix(std::byte* begin, std::size_t count) const;
 
   private:
-    void mix_opaque(std::byte* at, std::size_t count) const;
-    void mix_alpha(std::byte* at, std::size_t count) const;
+    using Lanes [[gnu::vector_size(32)]] = std::uint16_t;
+    using Words [[gnu::vector_size(32)]] = std::uint64_t;
+    /// A vector at any address; a copy of its bytes would go through memory.
+    struct [[gnu::packed, gnu::may_alias]] Anywhere {
+        Lanes lanes;
+    };
+    static constexpr std::size_t lanes_bytes = sizeof(Lanes);
+    static constexpr std::size_t parts = 3;
+    static constexpr std::size_t block_bytes = parts * lanes_bytes; ///< whole pixels of every size
+
+    void mix_wide(std::byte* at, std::size_t count) const;
+    void mix_narrow(std::byte* at, std::size_t count) const;
+    [[gnu::always_inline]] inline void mix_run(std::byte* at, std::size_t count) const;
+    template <std::size_t Part>
+    [[gnu::always_inline]] inline void mix_rest(std::byte* at, std::size_t count) const;
+    template <std::size_t First, std::size_t Count>
+    [[gnu::always_inline]] inline void mix_parts(std::byte* at) const;
+    void mix_pixels(std::byte* at, std::size_t count) const;
 
     Colour colour_;
     Codec codec_;
-    /// Each byte of the pattern times the colour's alpha: the source's share of a mixture.
-    std::array<std::uint16_t, PixelPattern::period> weighted_;
+    // Of the block's bytes, those at even and at odd places: their shares of a mixture times 255, and 128.
+    std::array<Lanes, parts> even_{};
+    std::array<Lanes, parts> odd_{};
+    Lanes keep_;    ///< the share of what is there
+    Lanes alpha_{}; ///< all bits of the bytes that are alphas
 };
 
 } // namespace coldbrick::paint

@@ -1,6 +1,7 @@
 #include "paint/painter.hpp"
 
 #include "paint/compositor.hpp"
+#include "paint/machine.hpp"
 #include "paint/mixer.hpp"
 #include "paint/pattern.hpp"
 #include "paint/run_writer.hpp"
@@ -35,36 +36,20 @@ void Painter::paint(std::span<const Span> spans) const {
     }
 }
 
-#if defined(__x86_64__)
-
-namespace {
-
-const bool has_avx2 = static_cast<bool>(__builtin_cpu_supports("avx2"));
-
-} // namespace
-
 void Painter::replace(std::span<const Span> spans) const {
     if (!surface_.contiguous())
         replace_scattered(spans);
-    else if (has_avx2)
+    else if (has_avx2())
         replace_avx2(spans);
     else
         replace_narrow(spans);
 }
 
-[[gnu::target("avx2")]] void Painter::replace_avx2(std::span<const Span> spans) const {
+COLDBRICK_AVX2 void Painter::replace_avx2(std::span<const Span> spans) const {
     const PixelPattern pattern(pixel_, surface_.pixel_stride_bytes);
     const RunWriter<32> writer(pattern);
     for (const Span& span : spans) writer.write(surface_.address(span.x_begin, span.y), byte_count(span));
 }
-
-#else
-
-void Painter::replace(std::span<const Span> spans) const {
-    surface_.contiguous() ? replace_narrow(spans) : replace_scattered(spans);
-}
-
-#endif
 
 void Painter::replace_narrow(std::span<const Span> spans) const {
     const PixelPattern pattern(pixel_, surface_.pixel_stride_bytes);

@@ -70,7 +70,7 @@ struct Codec {
   private:
     /// The bytes of a pixel with channels of 8 bits: every draw call passes here.
     [[nodiscard]] std::uint64_t word(const Colour& colour) const {
-        const auto at = [](std::int8_t offset, std::uint64_t value) {
+        const auto at = [](int offset, std::uint64_t value) {
             return offset == PixelLayout::none ? 0 : value << (8 * offset);
         };
         if (layout->is_gray()) return at(layout->gray, gray_of(colour)) | at(layout->alpha, colour.alpha);
@@ -114,7 +114,7 @@ struct Codec {
     template <class C, class Stored>
     [[nodiscard]] C decode_channels(const std::byte* pixel) const {
         using Value = typename Depth<C>::Value;
-        const auto get = [pixel](std::int8_t offset, Value otherwise) {
+        const auto get = [pixel](int offset, Value otherwise) {
             return offset == PixelLayout::none ? otherwise : read<C, Stored>(pixel + offset);
         };
         const Value alpha = get(layout->alpha, Depth<C>::most);
@@ -127,7 +127,7 @@ struct Codec {
 
     template <class Stored, class C>
     void encode_channels(const C& colour, std::byte* pixel) const {
-        const auto put = [pixel](std::int8_t offset, typename Depth<C>::Value value) {
+        const auto put = [pixel](int offset, typename Depth<C>::Value value) {
             if (offset != PixelLayout::none) write<Stored, C>(value, pixel + offset);
         };
         if (layout->is_gray()) {

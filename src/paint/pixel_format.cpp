@@ -7,7 +7,7 @@ namespace coldbrick {
 
 namespace {
 
-constexpr std::int8_t none = PixelLayout::none;
+constexpr int none = PixelLayout::none;
 using Kind = PixelLayout::Kind;
 
 /// In the order of the enumeration: name, kind, bytes, offsets of red, green, blue, alpha and gray.

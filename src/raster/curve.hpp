@@ -126,12 +126,14 @@ template <class Pen>
     go_inwards_if_too_high();
     // As long as the curve falls by less than 45 degrees even two rows further in, it falls by less than two
     // rows from one column to the next.
+    // NOLINTNEXTLINE(bugprone-infinite-loop): the steps change x and y
     while (b_square * (x + 2) <= a_square * (y - 4)) {
         go_outwards();
         go_inwards_if_too_high();
     }
     for (; x <= a; go_outwards()) {
-        while (within < 0 && y > 1) go_inwards_if_too_high();
+        while (within < 0 && y > 1) // NOLINT(bugprone-infinite-loop): likewise
+            go_inwards_if_too_high();
         // From here on the curve is steeper than 45 degrees, so that it crosses the pixel's row within half a
         // pixel of it as well.
         if (b_square * x >= a_square * y + larger_square) return;

@@ -43,12 +43,12 @@ COLDBRICK_AVX2 [[gnu::always_inline]] inline Bytes reordered(const Bytes& bytes,
 }
 
 /// How many pixels must be left so that a whole vector can be read.
-template <std::size_t PixelBytes>
-constexpr std::size_t pixels_needed = PixelBytes == 3 ? 6 : 4;
+template <std::size_t Each>
+constexpr std::size_t pixels_needed = Each == 3 ? 6 : 4;
 
-template <std::size_t PixelBytes>
+template <std::size_t Each>
 [[gnu::always_inline]] inline void write(std::byte* at, const Bytes& bytes) {
-    std::memcpy(at, &bytes, 4 * PixelBytes);
+    std::memcpy(at, &bytes, 4 * Each);
 }
 
 /// The orders that spread four pixels of a layout to colours in the target's order, and back.
@@ -100,7 +100,7 @@ COLDBRICK_AVX2 std::size_t shuffle_fours(const std::byte* from, std::byte* to, s
 }
 
 /// Composites the whole fours of colours; returns how many that were.
-template <std::size_t PixelBytes>
+template <std::size_t Each>
 COLDBRICK_AVX2 std::size_t lay_fours(std::span<const Colour> colours, std::byte* pixels, const Codec& codec) {
     const Orders& orders = orders_of(*codec.layout);
     const Bytes colour_order = vector_of(orders.colours);
@@ -109,17 +109,17 @@ COLDBRICK_AVX2 std::size_t lay_fours(std::span<const Colour> colours, std::byte*
     const Bytes packed = vector_of(orders.packed);
     const Bytes alpha = vector_of(orders.alpha);
     std::size_t done = 0;
-    for (; done + pixels_needed<PixelBytes> <= colours.size(); done += 4, pixels += 4 * PixelBytes) {
+    for (; done + pixels_needed<Each> <= colours.size(); done += 4, pixels += 4 * Each) {
         Bytes source;
         std::memcpy(&source, &colours[done], sizeof source);
         Bytes backdrop = read(pixels);
-        if (PixelBytes == 3) backdrop = reordered(backdrop, spread) | alpha;
+        if (Each == 3) backdrop = reordered(backdrop, spread) | alpha;
         std::array<std::uint64_t, 2> missing;
         const Bytes not_opaque = ~backdrop & alpha;
         std::memcpy(missing.data(), &not_opaque, sizeof missing);
         if ((missing[0] | missing[1]) != 0) {
             for (std::size_t i = 0; i < 4; ++i) {
-                std::byte* const at = pixels + i * PixelBytes;
+                std::byte* const at = pixels + i * Each;
                 codec.encode(source_over(colours[done + i], codec.decode<Colour>(at)), at);
             }
             continue;
@@ -131,8 +131,8 @@ COLDBRICK_AVX2 std::size_t lay_fours(std::span<const Colour> colours, std::byte*
         const Lanes even = (over & 255) * (share & 255) + (under & 255) * (keep & 255) + 128;
         const Lanes odd = (over >> 8) * (share & 255) + (under >> 8) * (keep & 255) + 128;
         auto result = reinterpret_cast<Bytes>((even + (even >> 8)) >> 8 | ((odd + (odd >> 8)) & 0xFF00));
-        if (PixelBytes == 3) result = reordered(result, packed);
-        write<PixelBytes>(pixels, result);
+        if (Each == 3) result = reordered(result, packed);
+        write<Each>(pixels, result);
     }
     return done;
 }

@@ -79,38 +79,6 @@ std::int64_t modulo(std::int64_t value, std::int64_t divisor) {
     return rest < 0 ? rest + divisor : rest;
 }
 
-RealColour between(const ColourStop& a, const ColourStop& b, double place) {
-    const double share = (place - a.place) / (b.place - a.place);
-    const RealColour from = to_depth<RealColour>(a.colour);
-    const RealColour to = to_depth<RealColour>(b.colour);
-    const auto mix = [share](double first, double second) { return first + (second - first) * share; };
-    return {mix(from.red, to.red), mix(from.green, to.green), mix(from.blue, to.blue),
-            mix(from.alpha, to.alpha)};
-}
-
-RealColour at_place(const std::vector<ColourStop>& stops, double place) {
-    const auto after = std::ranges::upper_bound(stops, place, {}, &ColourStop::place);
-    if (after == stops.begin()) return to_depth<RealColour>(after->colour);
-    const auto before = after - 1;
-    if (after == stops.end() || before->place == place) return to_depth<RealColour>(before->colour);
-    return between(*before, *after, place);
-}
-
-RealColour at(const LinearGradient& gradient, std::int64_t x, std::int64_t y) {
-    const auto along_x = static_cast<double>(std::int64_t{gradient.to.x} - gradient.from.x);
-    const auto along_y = static_cast<double>(std::int64_t{gradient.to.y} - gradient.from.y);
-    const auto from_x = static_cast<double>(x - gradient.from.x);
-    const auto from_y = static_cast<double>(y - gradient.from.y);
-    return at_place(gradient.stops,
-                    (from_x * along_x + from_y * along_y) / (along_x * along_x + along_y * along_y));
-}
-
-RealColour at(const RadialGradient& gradient, std::int64_t x, std::int64_t y) {
-    const double distance =
-        std::hypot(static_cast<double>(x - gradient.centre.x), static_cast<double>(y - gradient.centre.y));
-    return at_place(gradient.stops, distance / gradient.radius);
-}
-
 const Colour& at(const Hatch& hatch, std::int64_t x, std::int64_t y) {
     const auto on = [&hatch](std::int64_t place) { return modulo(place, hatch.spacing) < hatch.width; };
     using Direction = Hatch::Direction;
@@ -146,12 +114,103 @@ const RealColour& at(const RealColour& colour, std::int64_t, std::int64_t) {
     return colour;
 }
 
+/// A gradient's stops in real numbers, worked out once for many pixels.
+class Ramp {
+  public:
+    explicit Ramp(const std::vector<ColourStop>& stops) {
+        for (const ColourStop& stop : stops)
+            steps_.push_back({stop.place, to_depth<RealColour>(stop.colour), {}});
+        for (std::size_t i = 0; i + 1 < steps_.size(); ++i) {
+            const double length = steps_[i + 1].place - steps_[i].place;
+            if (length > 0) steps_[i].slope = slope(steps_[i].colour, steps_[i + 1].colour, length);
+        }
+    }
+
+    [[nodiscard]] RealColour at(double place) const {
+        const auto after = std::ranges::upper_bound(steps_, place, {}, &Step::place);
+        if (after == steps_.begin()) return after->colour;
+        const Step& step = *(after - 1);
+        if (after == steps_.end()) return step.colour;
+        const double further = place - step.place;
+        const auto along = [further](double from, double change) { return from + change * further; };
+        return {along(step.colour.red, step.slope.red), along(step.colour.green, step.slope.green),
+                along(step.colour.blue, step.slope.blue), along(step.colour.alpha, step.slope.alpha)};
+    }
+
+  private:
+    struct Step {
+        double place;
+        RealColour colour;
+        RealColour slope; ///< how each channel changes from here to the next step, for a length of 1
+    };
+
+    static RealColour slope(const RealColour& from, const RealColour& to, double length) {
+        return {(to.red - from.red) / length, (to.green - from.green) / length,
+                (to.blue - from.blue) / length, (to.alpha - from.alpha) / length};
+    }
+
+    std::vector<Step> steps_;
+};
+
+/// The colours of a pattern's pixels, one after the other to the right.
+template <class Kind>
+class Sampler {
+  public:
+    explicit Sampler(const Kind& kind) : kind_(kind) {}
+    [[nodiscard]] decltype(auto) at(std::int64_t x, std::int64_t y) const {
+        return coldbrick::paint::at(kind_, x, y);
+    }
+
+  private:
+    const Kind& kind_;
+};
+
+template <>
+class Sampler<LinearGradient> {
+  public:
+    explicit Sampler(const LinearGradient& gradient)
+        : gradient_(gradient), ramp_(gradient.stops),
+          along_x_(static_cast<double>(std::int64_t{gradient.to.x} - gradient.from.x)),
+          along_y_(static_cast<double>(std::int64_t{gradient.to.y} - gradient.from.y)),
+          square_(along_x_ * along_x_ + along_y_ * along_y_) {}
+
+    [[nodiscard]] RealColour at(std::int64_t x, std::int64_t y) const {
+        const auto from_x = static_cast<double>(x - gradient_.from.x);
+        const auto from_y = static_cast<double>(y - gradient_.from.y);
+        return ramp_.at((from_x * along_x_ + from_y * along_y_) / square_);
+    }
+
+  private:
+    const LinearGradient& gradient_;
+    Ramp ramp_;
+    double along_x_;
+    double along_y_;
+    double square_;
+};
+
+template <>
+class Sampler<RadialGradient> {
+  public:
+    explicit Sampler(const RadialGradient& gradient) : gradient_(gradient), ramp_(gradient.stops) {}
+
+    [[nodiscard]] RealColour at(std::int64_t x, std::int64_t y) const {
+        const auto across = static_cast<double>(x - gradient_.centre.x);
+        const auto down = static_cast<double>(y - gradient_.centre.y);
+        return ramp_.at(std::sqrt(across * across + down * down) / gradient_.radius);
+    }
+
+  private:
+    const RadialGradient& gradient_;
+    Ramp ramp_;
+};
+
 } // namespace
 
 template <class C>
 void pattern_row(const Pattern& pattern, std::int64_t x, std::int64_t y, std::span<C> colours) {
-    const auto fill = [&](const auto& one) {
-        for (C& colour : colours) colour = to_depth<C>(at(one, x++, y));
+    const auto fill = [&]<class Kind>(const Kind& kind) {
+        const Sampler<Kind> sampler(kind);
+        for (C& colour : colours) colour = to_depth<C>(sampler.at(x++, y));
     };
     std::visit(fill, pattern);
 }

@@ -1,6 +1,7 @@
 #include "sheet/parser.hpp"
 
 #include "sheet/token.hpp"
+#include "sheet/words.hpp"
 
 #include <coldbrick/error.hpp>
 
@@ -8,7 +9,6 @@
 #include <fmt/ranges.h>
 
 #include <algorithm>
-#include <array>
 #include <charconv>
 #include <span>
 #include <utility>
@@ -16,22 +16,6 @@
 namespace coldbrick::sheet {
 
 namespace {
-
-/// The words that begin a statement.
-constexpr auto first_words =
-    std::to_array<std::string_view>({"sheet", "let", "palette", "image", "dots", "line", "path", "arc", "box",
-                                     "circle", "ellipse", "sector", "segment", "polygon", "star"});
-
-/// The other words with a meaning of their own, which cannot be names either.
-constexpr auto further_words = std::to_array<std::string_view>(
-    {"on",      "at",     "to",      "radius",   "radii", "size",    "rounded", "turned",
-     "from",    "sweep",  "corners", "tips",     "notch", "ring",    "closed",  "fill",
-     "nonzero", "tiling", "stroke",  "cap",      "join",  "limit",   "inside",  "outside",
-     "dashes",  "offset", "along",   "around",   "hatch", "spacing", "wide",    "opacity",
-     "blend",   "anchor", "cover",   "mirrored", "key"});
-
-/// The names that a bracket makes functions.
-constexpr auto functions = std::to_array<std::string_view>({"rgb", "hsl", "mix", "lighter", "darker"});
 
 bool contains(std::span<const std::string_view> words, std::string_view word) {
     return std::ranges::find(words, word) != words.end();
@@ -57,59 +41,6 @@ std::vector<Token> statement_tokens(const Source& source) {
     }
     return kept;
 }
-
-/// The words of an enumeration's values.
-template <class Value>
-struct Choice {
-    std::string_view word;
-    Value value;
-};
-constexpr Choice<Cap> caps[] = {{"butt", Cap::butt}, {"square", Cap::square}, {"round", Cap::round}};
-constexpr Choice<Hatch::Direction> directions[] = {
-    {"level", Hatch::Direction::level},   {"upright", Hatch::Direction::upright},
-    {"rising", Hatch::Direction::rising}, {"falling", Hatch::Direction::falling},
-    {"grid", Hatch::Direction::grid},     {"lattice", Hatch::Direction::lattice}};
-constexpr Choice<Anchor> anchors[] = {{"top_left", Anchor::top_left},
-                                      {"top", Anchor::top},
-                                      {"top_right", Anchor::top_right},
-                                      {"left", Anchor::left},
-                                      {"centre", Anchor::centre},
-                                      {"right", Anchor::right},
-                                      {"bottom_left", Anchor::bottom_left},
-                                      {"bottom", Anchor::bottom},
-                                      {"bottom_right", Anchor::bottom_right}};
-constexpr Choice<BlendMode> modes[] = {{"over", BlendMode::source_over},
-                                       {"copy", BlendMode::copy},
-                                       {"clear", BlendMode::clear},
-                                       {"under", BlendMode::destination_over},
-                                       {"in", BlendMode::source_in},
-                                       {"mask", BlendMode::destination_in},
-                                       {"out", BlendMode::source_out},
-                                       {"cut", BlendMode::destination_out},
-                                       {"atop", BlendMode::source_atop},
-                                       {"beneath", BlendMode::destination_atop},
-                                       {"exclusive", BlendMode::exclusive_or},
-                                       {"sum", BlendMode::lighter},
-                                       {"multiply", BlendMode::multiply},
-                                       {"screen", BlendMode::screen},
-                                       {"overlay", BlendMode::overlay},
-                                       {"darken", BlendMode::darken},
-                                       {"lighten", BlendMode::lighten},
-                                       {"dodge", BlendMode::colour_dodge},
-                                       {"burn", BlendMode::colour_burn},
-                                       {"hard_light", BlendMode::hard_light},
-                                       {"soft_light", BlendMode::soft_light},
-                                       {"difference", BlendMode::difference},
-                                       {"exclusion", BlendMode::exclusion},
-                                       {"hue", BlendMode::hue},
-                                       {"saturation", BlendMode::saturation},
-                                       {"colour", BlendMode::colour},
-                                       {"luminosity", BlendMode::luminosity},
-                                       {"invert", BlendMode::invert},
-                                       {"bits_and", BlendMode::bits_and},
-                                       {"bits_or", BlendMode::bits_or},
-                                       {"bits_xor", BlendMode::bits_xor}};
-constexpr Choice<Join> joins[] = {{"mitre", Join::mitre}, {"bevel", Join::bevel}, {"round", Join::round}};
 
 /// A parser by recursive descent: one function a rule, each called with the rule's first word next.
 class Parser {

@@ -81,9 +81,9 @@ void ellipse_fill_textbook(benchmark::State& state) {
 BENCHMARK(ellipse_fill_textbook)->Arg(6)->Arg(16)->Arg(60);
 
 void ellipse_outline(benchmark::State& state) {
-    ours(state, 70, [&](const cb::ImageView& view, cb::Point at) {
-        cb::draw(view, ellipse(state, at), cb::Stroke{colour});
-    });
+    const cb::Stroke stroke{colour};
+    ours(state, 70,
+         [&](const cb::ImageView& view, cb::Point at) { cb::draw(view, ellipse(state, at), stroke); });
 }
 BENCHMARK(ellipse_outline)->Arg(6)->Arg(16)->Arg(60);
 

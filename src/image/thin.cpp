@@ -64,29 +64,30 @@ struct CirclePixels {
 template <class Write>
 struct QuarterPen {
     Write write;
-    std::byte* at;           ///< the reflection that lies first in both directions
+    std::byte* near;         ///< the reflection that lies first in both directions
+    std::byte* far;          ///< that reflected in the axis along the walk
     std::ptrdiff_t outwards; ///< from a pixel to the next along the walk
     std::ptrdiff_t across;   ///< from a pixel to its reflection in that direction
     std::ptrdiff_t inwards;  ///< from a pixel to the next towards the axis
-    std::ptrdiff_t down;     ///< from a pixel to its reflection in that direction
 
     void visit_and_go_outwards() {
-        write(at);
-        write(at + across);
-        write(at + down);
-        write(at + across + down);
-        at -= outwards;
+        write(near);
+        write(near + across);
+        write(far);
+        write(far + across);
+        near -= outwards;
+        far -= outwards;
         across += 2 * outwards;
     }
 
     void go_inwards(std::ptrdiff_t mask) {
-        at += inwards & mask;
-        down -= 2 * inwards & mask;
+        near += inwards & mask;
+        far -= inwards & mask;
     }
 };
 
 template <class Write>
-QuarterPen(Write, std::byte*, std::ptrdiff_t, std::ptrdiff_t, std::ptrdiff_t, std::ptrdiff_t)
+QuarterPen(Write, std::byte*, std::byte*, std::ptrdiff_t, std::ptrdiff_t, std::ptrdiff_t)
     -> QuarterPen<Write>;
 
 } // namespace
@@ -127,12 +128,12 @@ bool draw_thin(const Ellipse& ellipse, const raster::Clip& clip, const paint::Pa
         const std::ptrdiff_t pixel = painter.surface().pixel_stride_bytes;
         std::byte* const corner =
             painter.surface().address(static_cast<std::int32_t>(box.x), static_cast<std::int32_t>(box.y));
-        const std::ptrdiff_t odd_column = a & 1;
-        const QuarterPen top{write, corner + a / 2 * pixel, pixel, odd_column * pixel, row, b * row};
-        raster::walk_columns(a, b, top);
-        const std::ptrdiff_t odd_row = b & 1;
-        const QuarterPen side{write, corner + b / 2 * row, row, odd_row * row, pixel, a * pixel};
-        raster::walk_columns(b, a, side);
+        std::byte* const top = corner + a / 2 * pixel;
+        const QuarterPen columns{write, top, top + b * row, pixel, (a & 1) * pixel, row};
+        raster::walk_columns(a, b, columns);
+        std::byte* const left = corner + b / 2 * row;
+        const QuarterPen rows{write, left, left + a * pixel, row, (b & 1) * row, pixel};
+        raster::walk_columns(b, a, rows);
     });
 }
 

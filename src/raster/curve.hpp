@@ -108,35 +108,41 @@ template <class Pen>
     const std::int64_t a_square = a * a;
     const std::int64_t b_square = b * b;
     const std::int64_t larger_square = std::max(a_square, b_square);
-    std::int64_t x = a & 1;
-    std::int64_t y = b;
-    // The pixel is too high if (X, Y - 1) lies outside the curve: if a^2 b^2 - X^2 b^2 - (Y - 1)^2 a^2 < 0.
-    std::int64_t within = a_square * (2 * b - 1) - b_square * x;
+    const std::int64_t first_x = a & 1;
+    // The pixel (X, Y) is too high if (X, Y - 1) lies outside the curve: if a^2 b^2 - X^2 b^2 - (Y - 1)^2 a^2
+    // < 0.
+    std::int64_t within = a_square * (2 * b - 1) - b_square * first_x;
+    std::int64_t rise = b_square * (4 * first_x + 4);                  // what going outwards takes from it
+    std::int64_t fall = a_square * (4 * b - 8);                        // what going inwards adds to it
+    std::int64_t flat = a_square * (b - 4) - b_square * (first_x + 2); // a^2 (Y - 4) - b^2 (X + 2)
     const auto go_inwards_if_too_high = [&] {
         const std::int64_t mask = within >> 63; // arithmetic, as a jump could not be foreseen
-        within += a_square * (4 * y - 8) & mask;
-        y -= 2 & mask;
+        within += fall & mask;
+        fall -= 8 * a_square & mask;
+        flat -= 2 * a_square & mask;
         pen.go_inwards(mask);
     };
     const auto go_outwards = [&] {
         pen.visit_and_go_outwards();
-        within -= b_square * (4 * x + 4);
-        x += 2;
+        within -= rise;
+        rise += 8 * b_square;
+        flat -= 2 * b_square;
     };
     go_inwards_if_too_high();
-    // As long as the curve falls by less than 45 degrees even two rows further in, it falls by less than two
-    // rows from one column to the next.
-    // NOLINTNEXTLINE(bugprone-infinite-loop): the steps change x and y
-    while (b_square * (x + 2) <= a_square * (y - 4)) {
+    // As long as the curve falls by less than 45 degrees even two rows further in and a column further out,
+    // it falls by less than two rows from one column to the next.
+    while (flat >= 0) { // NOLINT(bugprone-infinite-loop): the steps change it
         go_outwards();
         go_inwards_if_too_high();
     }
-    for (; x <= a; go_outwards()) {
-        while (within < 0 && y > 1) // NOLINT(bugprone-infinite-loop): likewise
+    // Where b^2 X >= a^2 Y + larger_square, the curve is steeper than 45 degrees from there on, so that it
+    // crosses the pixel's row within half a pixel of it as well.
+    const std::int64_t steep = -larger_square - 4 * a_square - 2 * b_square;
+    const std::int64_t last_rise = b_square * (4 * a + 4);
+    for (; rise <= last_rise; go_outwards()) {
+        while (within < 0 && fall >= 0) // NOLINT(bugprone-infinite-loop): likewise
             go_inwards_if_too_high();
-        // From here on the curve is steeper than 45 degrees, so that it crosses the pixel's row within half a
-        // pixel of it as well.
-        if (b_square * x >= a_square * y + larger_square) return;
+        if (flat <= steep) return;
     }
 }
 

@@ -48,7 +48,8 @@ TEST(Examples, ComposeReflectsTheShoreInTheWater) {
     EXPECT_EQ(picture.size, (Size{480, 320}));
     for (int x = 300; x < 470; ++x) { // right of the inverted part and above the markers
         const int above = picture.at(x, 219 - 30).red;
-        EXPECT_NEAR(picture.at(x, 220 + 30).red, (above * 90 + 10 * 165) / 255.0, 0.51) << x; // over the night
+        EXPECT_NEAR(picture.at(x, 220 + 30).red, (above * 90 + 10 * 165) / 255.0, 0.51)
+            << x; // over the night
     }
     EXPECT_EQ(run_command(example).status, 2);
     EXPECT_EQ(run_command(example + ' ' + folder.file("none/a.png")).status, 1);

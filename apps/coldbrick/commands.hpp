@@ -10,4 +10,5 @@
 void add_draw_command(CLI::App& tool);
 void add_graph_command(CLI::App& tool);
 void add_convert_command(CLI::App& tool);
+void add_colours_command(CLI::App& tool);
 void add_demo_command(CLI::App& tool);

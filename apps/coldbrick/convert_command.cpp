@@ -1,15 +1,13 @@
 #include "commands.hpp"
+#include "text_file.hpp"
 
 #include <coldbrick/convert.hpp>
-#include <coldbrick/error.hpp>
 #include <coldbrick/files.hpp>
 #include <coldbrick/resize.hpp>
 
 #include <fmt/format.h>
 
 #include <charconv>
-#include <fstream>
-#include <iterator>
 #include <map>
 #include <memory>
 #include <optional>
@@ -53,13 +51,6 @@ cb::Size size_of(const std::string& text) {
     return size;
 }
 
-cb::Palette read_palette_file(const std::string& path) {
-    std::ifstream file(path, std::ios::binary);
-    std::string text{std::istreambuf_iterator<char>(file), {}};
-    if (!file.is_open() || file.bad()) throw cb::FileError(fmt::format("cannot read {}", path));
-    return cb::read_palette(text);
-}
-
 void convert(const Arguments& arguments) {
     (void)cb::file_type(arguments.output); // told before the work is done
     cb::Image image = cb::load(arguments.input);
@@ -75,17 +66,24 @@ void convert(const Arguments& arguments) {
     cb::save(image, arguments.output);
 }
 
+/// Adds an option that takes one of the words and gives `target` its value.
+template <class Value, class Target>
+void add_choice(CLI::App& command, const char* name, const char* description,
+                const std::map<std::string, Value>& choices, Target& target) {
+    command
+        .add_option_function<std::string>(
+            name, [choices, &target](const std::string& word) { target = choices.at(word); }, description)
+        ->type_name("WORD")
+        ->check(CLI::IsMember(choices));
+}
+
 void add_options(CLI::App& command, const std::shared_ptr<Arguments>& arguments) {
     command.add_option("IMAGE", arguments->input, "The image file to read: PNG or a portable anymap")
         ->required();
     command.add_option("-o,--output", arguments->output, "The image file: .png, .pgm, .ppm, .pam or .pnm")
         ->required()
         ->type_name("FILE");
-    command
-        .add_option_function<std::string>(
-            "--format", [arguments](const std::string& name) { arguments->format = formats().at(name); },
-            "The pixel format, such as gray8 or rgb16")
-        ->check(CLI::IsMember(formats()));
+    add_choice(command, "--format", "The pixel format, such as gray8 or rgb16", formats(), arguments->format);
     command.add_flag("--linear-gray", arguments->linear_gray, "Make gray in linear light");
     command.add_option("--palette", arguments->palette, "Take the nearest colours of this palette file")
         ->type_name("FILE");
@@ -94,18 +92,15 @@ void add_options(CLI::App& command, const std::shared_ptr<Arguments>& arguments)
             "--size", [arguments](const std::string& text) { arguments->size = size_of(text); },
             "The new size")
         ->type_name("WIDTHxHEIGHT");
-    command
-        .add_option("--fit", arguments->resizing.fit, "How the image fits the size: exact, inside or cover")
-        ->transform(CLI::CheckedTransformer(std::map<std::string, cb::Fit>{
-            {"exact", cb::Fit::exact}, {"inside", cb::Fit::inside}, {"cover", cb::Fit::cover}}));
-    command
-        .add_option("--resampling", arguments->resizing.resampling,
-                    "How pixels are made: area, nearest, bilinear or bicubic")
-        ->transform(CLI::CheckedTransformer(
-            std::map<std::string, cb::Resampling>{{"area", cb::Resampling::area},
-                                                  {"nearest", cb::Resampling::nearest},
-                                                  {"bilinear", cb::Resampling::bilinear},
-                                                  {"bicubic", cb::Resampling::bicubic}}));
+    add_choice<cb::Fit>(command, "--fit", "How the image fits the size; exact if left out",
+                        {{"exact", cb::Fit::exact}, {"inside", cb::Fit::inside}, {"cover", cb::Fit::cover}},
+                        arguments->resizing.fit);
+    add_choice<cb::Resampling>(command, "--resampling", "How pixels are made; area if left out",
+                               {{"area", cb::Resampling::area},
+                                {"nearest", cb::Resampling::nearest},
+                                {"bilinear", cb::Resampling::bilinear},
+                                {"bicubic", cb::Resampling::bicubic}},
+                               arguments->resizing.resampling);
     command.add_option("--turn", arguments->turn, "Quarter turns in degrees, clockwise")
         ->check(CLI::IsMember({0, 90, 180, 270, -90, -180, -270}));
     command.add_flag("--mirror", arguments->orientation.mirrored, "Exchange left and right, before the turn");

@@ -1,6 +1,7 @@
 #include "commands.hpp"
 #include "samples.hpp"
 #include "sheet_file.hpp"
+#include "text_file.hpp"
 
 #include <coldbrick/error.hpp>
 #include <coldbrick/files.hpp>
@@ -9,7 +10,6 @@
 #include <fmt/format.h>
 
 #include <filesystem>
-#include <fstream>
 #include <memory>
 #include <system_error>
 
@@ -23,13 +23,6 @@ void make_folder(const fs::path& folder) {
     if (error)
         throw coldbrick::FileError(
             fmt::format("cannot make the folder {}: {}", folder.string(), error.message()));
-}
-
-void write_text(const fs::path& path, std::string_view text) {
-    std::ofstream file(path, std::ios::binary);
-    file << text;
-    file.close();
-    if (!file) throw coldbrick::FileError(fmt::format("cannot write {}", path.string()));
 }
 
 void write_samples(const fs::path& folder) {

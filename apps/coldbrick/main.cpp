@@ -19,6 +19,7 @@ void add_commands(CLI::App& tool) {
     add_draw_command(tool);
     add_graph_command(tool);
     add_convert_command(tool);
+    add_colours_command(tool);
     add_demo_command(tool);
 }
 

@@ -1,26 +1,10 @@
 #include "sheet_file.hpp"
 
-#include <coldbrick/error.hpp>
+#include "text_file.hpp"
 
 #include <fmt/format.h>
 
-#include <cerrno>
-#include <fstream>
-#include <sstream>
-#include <system_error>
-#include <utility>
-
 namespace {
-
-std::string read_text(const std::string& path) {
-    std::ifstream file(path, std::ios::binary);
-    std::ostringstream text;
-    if (file && file.peek() != std::ifstream::traits_type::eof()) text << file.rdbuf();
-    if (!file.is_open() || file.bad())
-        throw coldbrick::FileError(
-            fmt::format("cannot read {}: {}", path, std::generic_category().message(errno)));
-    return std::move(text).str();
-}
 
 /// Accepts NAME=VALUE.
 std::string check_setting(const std::string& text) {

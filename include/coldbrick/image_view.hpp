@@ -18,8 +18,8 @@ namespace coldbrick {
 
 /// A window onto pixels that belong to somebody else, the clip that drawing is cut to, and the channels that
 /// it may change. Copying it copies no pixel. The memory, and the palette if there is one, must outlive the
-/// view. Pixel (x, y) begins at byte y * row_stride_bytes + x * pixel_stride_bytes of the memory; nothing
-/// needs to be aligned.
+/// view. Where a pixel's number is beyond its palette, drawing sees see-through black. Pixel (x, y) begins at
+/// byte y * row_stride_bytes + x * pixel_stride_bytes of the memory; nothing needs to be aligned.
 ///
 /// @tparam Byte std::byte for ImageView, const std::byte for ConstImageView, which cannot be drawn into.
 template <class Byte>

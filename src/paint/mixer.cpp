@@ -10,20 +10,19 @@ namespace coldbrick::paint {
 Mixer::Mixer(const Colour& colour, const PixelPattern& pattern, const Codec& codec)
     : colour_(colour), codec_(codec), keep_(Lanes{} + static_cast<std::uint16_t>(255 - colour.alpha)) {
     if (codec.layout->is_gray()) colour_.red = colour_.green = colour_.blue = gray_of(colour);
-    const auto share = [&](std::size_t byte) {
-        const auto value = std::to_integer<unsigned>(pattern.bytes()[byte % PixelPattern::period]);
-        return static_cast<std::uint16_t>(value * colour.alpha + 128);
-    };
-    for (std::size_t i = 0; i < block_bytes / 2; ++i) {
-        even_[i / 16][i % 16] = share(2 * i);
-        odd_[i / 16][i % 16] = share(2 * i + 1);
+    std::array<std::byte, block_bytes> bytes;
+    std::memcpy(bytes.data(), pattern.bytes(), PixelPattern::period);
+    std::memcpy(bytes.data() + PixelPattern::period, pattern.bytes(), PixelPattern::period);
+    std::array<Lanes, parts> values;
+    std::memcpy(values.data(), bytes.data(), block_bytes);
+    for (std::size_t i = 0; i < parts; ++i) {
+        even_[i] = (values[i] & 255) * colour.alpha + 128;
+        odd_[i] = (values[i] >> 8) * colour.alpha + 128;
     }
     if (codec.layout->alpha == PixelLayout::none) return;
-    std::array<std::uint8_t, lanes_bytes> mask{};
-    for (auto i = static_cast<std::size_t>(codec.layout->alpha); i < lanes_bytes;
-         i += static_cast<std::size_t>(codec.layout->bytes))
-        mask[i] = 255;
-    std::memcpy(&alpha_, mask.data(), lanes_bytes);
+    const std::uint64_t byte = std::uint64_t{255} << (8 * codec.layout->alpha);
+    alpha_ = reinterpret_cast<Lanes>(Words{} +
+                                     byte * (codec.layout->bytes == 2 ? 0x0001000100010001U : 0x100000001U));
 }
 
 void Mixer::mix(std::byte* begin, std::size_t count) const {

@@ -32,6 +32,7 @@ class Mixer {
     static constexpr std::size_t lanes_bytes = sizeof(Lanes);
     static constexpr std::size_t parts = 3;
     static constexpr std::size_t block_bytes = parts * lanes_bytes; ///< whole pixels of every size
+    static_assert(block_bytes == 2 * PixelPattern::period);
 
     void mix_wide(std::byte* at, std::size_t count) const;
     void mix_narrow(std::byte* at, std::size_t count) const;

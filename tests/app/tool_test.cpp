@@ -2,6 +2,7 @@
 
 #include "support/files.hpp"
 
+#include <coldbrick/colour_space.hpp>
 #include <coldbrick/convert.hpp>
 #include <coldbrick/draw.hpp>
 #include <coldbrick/files.hpp>
@@ -104,7 +105,7 @@ TEST(Tool, ConvertsImages) {
         {"--format rgb9", 2, "--format"},
         {"--turn 45", 2, "--turn"},
         {"--format rgba32f", 1, "a .png file cannot hold the floats of rgba32f"},
-        {"--palette /nowhere", 1, "cannot read /nowhere"},
+        {"--palette /nowhere", 1, "cannot read /nowhere: No such file or directory"},
     };
     for (const auto& [options, status, message] : wrong) {
         const Finished done = run_command(tool + " convert " + folder.file("quay.png") + " " + options +
@@ -113,6 +114,23 @@ TEST(Tool, ConvertsImages) {
         EXPECT_NE(done.errors.find(message), std::string::npos) << done.errors;
         EXPECT_FALSE(std::filesystem::exists(folder.file("c.png"))) << options;
     }
+}
+
+TEST(Tool, ListsColoursThatConvertReads) {
+    const TemporaryFolder folder;
+    EXPECT_EQ(run_command(tool + " colours").output, palette_text(default_palette()));
+    std::string distinct;
+    for (const Colour& one : distinct_colours(5, 7)) distinct += hex(one) + "\n";
+    EXPECT_EQ(run_command(tool + " colours --distinct 5 --seed 7").output, distinct);
+    write_file(folder.file("own.txt"), "gold lamp // the light\nnavy\n");
+    EXPECT_EQ(run_command(tool + " colours --palette " + folder.file("own.txt")).output,
+              "#ffd700 lamp\n#000080\n");
+    write_file(folder.file("bad.txt"), "gold\n\ngolf\n");
+    const Finished bad = run_command(tool + " colours --palette " + folder.file("bad.txt"));
+    EXPECT_EQ(bad.status, 1);
+    EXPECT_NE(bad.errors.find("bad.txt: palette line 3: \"golf\" is not a colour"), std::string::npos)
+        << bad.errors;
+    EXPECT_EQ(run_command(tool + " colours --distinct 257").status, 2);
 }
 
 TEST(Tool, LaysImagesThatLieBesideTheSheet) {

@@ -221,7 +221,6 @@ TEST(BlendModes, ADenseGridOfColoursInEveryFormat) {
         backdrops.push_back(real_colour(colour));
     }
     for (const PixelFormat format : all_formats) {
-        if (format == PixelFormat::indexed8) continue;
         for (const BlendMode mode : formula_modes())
             for (const Colour& source : sources)
                 for (const std::uint8_t opacity : {std::uint8_t{255}, std::uint8_t{100}}) {

@@ -8,7 +8,8 @@
 namespace coldbrick::paint {
 
 Mixer::Mixer(const Colour& colour, const PixelPattern& pattern, const Codec& codec)
-    : colour_(colour), codec_(codec), keep_(Lanes{} + static_cast<std::uint16_t>(255 - colour.alpha)) {
+    : colour_(colour), codec_(codec) {
+    shares_.keep = Lanes{} + static_cast<std::uint16_t>(255 - colour.alpha);
     if (codec.layout->is_gray()) colour_.red = colour_.green = colour_.blue = gray_of(colour);
     std::array<std::byte, block_bytes> bytes;
     std::memcpy(bytes.data(), pattern.bytes(), PixelPattern::period);
@@ -16,13 +17,13 @@ Mixer::Mixer(const Colour& colour, const PixelPattern& pattern, const Codec& cod
     std::array<Lanes, parts> values;
     std::memcpy(values.data(), bytes.data(), block_bytes);
     for (std::size_t i = 0; i < parts; ++i) {
-        even_[i] = (values[i] & 255) * colour.alpha + 128;
-        odd_[i] = (values[i] >> 8) * colour.alpha + 128;
+        shares_.even[i] = (values[i] & 255) * colour.alpha + 128;
+        shares_.odd[i] = (values[i] >> 8) * colour.alpha + 128;
     }
     if (codec.layout->alpha == PixelLayout::none) return;
     const std::uint64_t byte = std::uint64_t{255} << (8 * codec.layout->alpha);
-    alpha_ = reinterpret_cast<Lanes>(Words{} +
-                                     byte * (codec.layout->bytes == 2 ? 0x0001000100010001U : 0x100000001U));
+    shares_.alpha = reinterpret_cast<Lanes>(
+        Words{} + byte * (codec.layout->bytes == 2 ? 0x0001000100010001U : 0x100000001U));
 }
 
 void Mixer::mix(std::byte* begin, std::size_t count) const {
@@ -39,38 +40,39 @@ void Mixer::mix_narrow(std::byte* at, std::size_t count) const {
 
 /// Block by block, then part by part.
 void Mixer::mix_run(std::byte* at, std::size_t count) const {
-    for (; count >= block_bytes; count -= block_bytes, at += block_bytes) mix_parts<0, parts>(at);
-    if (count < lanes_bytes) return mix_rest<0>(at, count);
-    mix_parts<0, 1>(at);
-    if (count < 2 * lanes_bytes) return mix_rest<1>(at + lanes_bytes, count - lanes_bytes);
-    mix_parts<1, 1>(at + lanes_bytes);
-    mix_rest<2>(at + 2 * lanes_bytes, count - 2 * lanes_bytes);
+    const Shares shares = shares_; // in registers: the pixels could not be told from the members
+    for (; count >= block_bytes; count -= block_bytes, at += block_bytes) mix_parts<0, parts>(at, shares);
+    if (count < lanes_bytes) return mix_rest<0>(at, count, shares);
+    mix_parts<0, 1>(at, shares);
+    if (count < 2 * lanes_bytes) return mix_rest<1>(at + lanes_bytes, count - lanes_bytes, shares);
+    mix_parts<1, 1>(at + lanes_bytes, shares);
+    mix_rest<2>(at + 2 * lanes_bytes, count - 2 * lanes_bytes, shares);
 }
 
 /// Less than a part, filled up with opaque pixels.
 template <std::size_t Part>
-void Mixer::mix_rest(std::byte* at, std::size_t count) const {
+void Mixer::mix_rest(std::byte* at, std::size_t count, const Shares& shares) const {
     if (count == 0) return;
     std::array<std::byte, lanes_bytes> rest;
     rest.fill(std::byte{255});
     std::memcpy(rest.data(), at, count);
-    mix_parts<Part, 1>(rest.data());
+    mix_parts<Part, 1>(rest.data(), shares);
     std::memcpy(at, rest.data(), count);
 }
 
 /// Over opaque pixels every byte is mixed alike, an alpha byte with the opaque colour's 255: bytes at even
 /// and odd places apart, in lanes of 16 bits, and divided by 255 as divide_by_255() does.
 template <std::size_t First, std::size_t Count>
-void Mixer::mix_parts(std::byte* at) const {
+void Mixer::mix_parts(std::byte* at, const Shares& shares) const {
     auto* const memory = reinterpret_cast<Anywhere*>(at);
     Lanes all = memory[0].lanes;
     for (std::size_t i = 1; i < Count; ++i) all &= memory[i].lanes;
-    const auto missing = reinterpret_cast<Words>(~all & alpha_);
+    const auto missing = reinterpret_cast<Words>(~all & shares.alpha);
     if ((missing[0] | missing[1] | missing[2] | missing[3]) != 0) return mix_pixels(at, Count * lanes_bytes);
     for (std::size_t i = 0; i < Count; ++i) {
         const Lanes backdrop = memory[i].lanes;
-        const Lanes even = (backdrop & 255) * keep_ + even_[First + i];
-        const Lanes odd = (backdrop >> 8) * keep_ + odd_[First + i];
+        const Lanes even = (backdrop & 255) * shares.keep + shares.even[First + i];
+        const Lanes odd = (backdrop >> 8) * shares.keep + shares.odd[First + i];
         memory[i].lanes = (even + (even >> 8)) >> 8 | ((odd + (odd >> 8)) & 0xFF00);
     }
 }

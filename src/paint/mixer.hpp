@@ -34,22 +34,26 @@ class Mixer {
     static constexpr std::size_t block_bytes = parts * lanes_bytes; ///< whole pixels of every size
     static_assert(block_bytes == 2 * PixelPattern::period);
 
+    /// What a block is mixed with.
+    struct Shares {
+        std::array<Lanes, parts> even; ///< of the bytes at even places: the colour's share times 255, and 128
+        std::array<Lanes, parts> odd;  ///< likewise
+        Lanes keep;                    ///< the share of what is there
+        Lanes alpha;                   ///< all bits of the bytes that are alphas
+    };
+
     void mix_wide(std::byte* at, std::size_t count) const;
     void mix_narrow(std::byte* at, std::size_t count) const;
     [[gnu::always_inline]] inline void mix_run(std::byte* at, std::size_t count) const;
     template <std::size_t Part>
-    [[gnu::always_inline]] inline void mix_rest(std::byte* at, std::size_t count) const;
+    [[gnu::always_inline]] inline void mix_rest(std::byte* at, std::size_t count, const Shares& shares) const;
     template <std::size_t First, std::size_t Count>
-    [[gnu::always_inline]] inline void mix_parts(std::byte* at) const;
+    [[gnu::always_inline]] inline void mix_parts(std::byte* at, const Shares& shares) const;
     void mix_pixels(std::byte* at, std::size_t count) const;
 
     Colour colour_;
     Codec codec_;
-    // Of the block's bytes, those at even and at odd places: their shares of a mixture times 255, and 128.
-    std::array<Lanes, parts> even_{};
-    std::array<Lanes, parts> odd_{};
-    Lanes keep_;    ///< the share of what is there
-    Lanes alpha_{}; ///< all bits of the bytes that are alphas
+    Shares shares_{};
 };
 
 } // namespace coldbrick::paint

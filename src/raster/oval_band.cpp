@@ -57,8 +57,12 @@ class OffsetArea {
             (error > 0 ? high : low) = sine;
             const Real s = support(sine);
             const Real slope = (b_ == 0 ? 0 : a_ * a_ * b_ * b_ / (s * s * s)) + distance_;
-            Real next = sine - error / slope;
-            if (!(next > low && next < high)) next = (low + high) / 2;
+            const Real step = error / slope;
+            Real next = sine - step;
+            // Newton's steps square what is missing: after one this short, rounding is all that is left.
+            const bool inside = next > low && next < high;
+            if (inside && std::abs(step) < Real(1e-10)) return next;
+            if (!inside) next = (low + high) / 2;
             if (next == sine || next == low || next == high) break;
             sine = next;
         }

@@ -35,8 +35,8 @@ void overlay(const ImageView& view, const ConstImageView& image, Point at, const
 
 /// How overlay() lays a bitmap onto an image.
 struct Marker {
-    Paint foreground;                      ///< of set bits
-    Paint background = Colour(0, 0, 0, 0); ///< of the others; none by default
+    Paint foreground;                     ///< of set bits
+    std::optional<Paint> background = {}; ///< of the others, which are left out if there is none
     Blending blending = {};
     Point hot_spot = {};
     Orientation orientation = {};

@@ -44,11 +44,6 @@ void change_pixels(const ConstImageView& from, const ImageView& to, Change chang
     }
 }
 
-bool is_plain_colour(const ConstImageView& image) {
-    const PixelLayout& pixel = layout(image.format());
-    return paint::has_byte_colours(pixel) && image.pixel_stride_bytes() == pixel.bytes;
-}
-
 /// Bytes are put in another order, which needs no colours.
 void shuffle_pixels(const ConstImageView& from, const ImageView& to) {
     const paint::Shuffle shuffle(layout(from.format()), layout(to.format()));
@@ -57,7 +52,7 @@ void shuffle_pixels(const ConstImageView& from, const ImageView& to) {
 }
 
 void convert(const ConstImageView& from, const ImageView& to, GrayRule rule) {
-    if (is_plain_colour(from) && is_plain_colour(to)) return shuffle_pixels(from, to);
+    if (has_plain_colours(from) && has_plain_colours(to)) return shuffle_pixels(from, to);
     const auto kind = layout(from.format()).kind;
     if (layout(to.format()).is_gray() && !layout(from.format()).is_gray() && rule == GrayRule::linear)
         return change_pixels<RealColour>(from, to, [](const RealColour& colour) {
@@ -74,8 +69,18 @@ void convert(const ConstImageView& from, const ImageView& to, GrayRule rule) {
     change_pixels<RealColour>(from, to, as_it_is);
 }
 
-std::size_t pixel_bytes(const ConstImageView& image) {
-    return static_cast<std::size_t>(layout(image.format()).bytes);
+/// Copies pixels to an image of the same format that has the size of the laid one.
+void lay_copy(const ConstImageView& from, const ImageView& to, const Orientation& orientation) {
+    const auto bytes = static_cast<std::size_t>(layout(from.format()).bytes);
+    const std::byte* const first = from.bytes();
+    for (std::int32_t y = 0; y < to.height(); ++y) {
+        std::byte* pixel = to.row(y).data();
+        for (std::int32_t x = 0; x < to.width(); ++x, pixel += bytes) {
+            const Point at = orientation.source({x, y}, from.size());
+            std::memcpy(pixel, first + at.y * from.row_stride_bytes() + at.x * from.pixel_stride_bytes(),
+                        bytes);
+        }
+    }
 }
 
 std::vector<Channel> channels_of(const PixelLayout& pixel) {
@@ -112,16 +117,7 @@ Image copied(const ConstImageView& image) {
 
 Image oriented(const ConstImageView& image, const Orientation& orientation) {
     Image result = blank(orientation.laid(image.size()), image.format(), image.palette());
-    const auto bytes = pixel_bytes(image);
-    const std::byte* const first = image.bytes();
-    for (std::int32_t y = 0; y < result.height(); ++y) {
-        std::byte* to = result.view().row(y).data();
-        for (std::int32_t x = 0; x < result.width(); ++x, to += bytes) {
-            const Point from = orientation.source({x, y}, image.size());
-            std::memcpy(to, first + from.y * image.row_stride_bytes() + from.x * image.pixel_stride_bytes(),
-                        bytes);
-        }
-    }
+    lay_copy(image, result, orientation);
     return result;
 }
 
@@ -136,14 +132,7 @@ Image padded(const ConstImageView& image, const Margins& margins, const Colour& 
     Image result = blank({static_cast<std::int32_t>(width), static_cast<std::int32_t>(height)},
                          image.format(), image.palette());
     clear(result, colour);
-    const auto bytes = pixel_bytes(image);
-    for (std::int32_t y = 0; y < image.height(); ++y) {
-        std::byte* to =
-            result.view().row(margins.top + y).data() + static_cast<std::size_t>(margins.left) * bytes;
-        const std::byte* from = image.row(y).data();
-        for (std::int32_t x = 0; x < image.width(); ++x, to += bytes, from += image.pixel_stride_bytes())
-            std::memcpy(to, from, bytes);
-    }
+    lay_copy(image, result.view().cropped({margins.left, margins.top, image.width(), image.height()}), {});
     return result;
 }
 

@@ -11,7 +11,6 @@
 
 #include <cstdlib>
 #include <limits>
-#include <utility>
 
 namespace coldbrick {
 
@@ -85,14 +84,18 @@ PixelFormat format_of_channel(const PixelLayout& layout) {
     throw ArgumentError(fmt::format("the channels of {} share bytes", layout.name));
 }
 
-/// The channel's offset in a pixel, and its name for messages.
-std::pair<int, const char*> find_channel(const PixelLayout& layout, Channel channel) {
+struct FoundChannel {
+    int offset; ///< in a pixel
+    const char* name;
+    bool may_change;
+};
+FoundChannel find_channel(const PixelLayout& layout, const ChannelMask& mask, Channel channel) {
     switch (channel) {
-    case Channel::red: return {layout.red, "red"};
-    case Channel::green: return {layout.green, "green"};
-    case Channel::blue: return {layout.blue, "blue"};
-    case Channel::alpha: return {layout.alpha, "alpha"};
-    default: return {layout.gray, "gray"};
+    case Channel::red: return {layout.red, "red", mask.red};
+    case Channel::green: return {layout.green, "green", mask.green};
+    case Channel::blue: return {layout.blue, "blue", mask.blue};
+    case Channel::alpha: return {layout.alpha, "alpha", mask.alpha};
+    default: return {layout.gray, "gray", mask.red || mask.green || mask.blue};
     }
 }
 
@@ -103,10 +106,11 @@ BasicImageView<Byte> BasicImageView<Byte>::channel(Channel channel) const {
     const PixelLayout& whole = layout(format_);
     BasicImageView result = *this;
     result.format_ = format_of_channel(whole);
-    const auto [offset, name] = find_channel(whole, channel);
-    if (offset == PixelLayout::none)
-        throw ArgumentError(fmt::format("the format {} has no channel {}", whole.name, name));
-    result.pixels_ += offset;
+    const FoundChannel found = find_channel(whole, mask_, channel);
+    if (found.offset == PixelLayout::none)
+        throw ArgumentError(fmt::format("the format {} has no channel {}", whole.name, found.name));
+    result.pixels_ += found.offset;
+    result.mask_ = {found.may_change, found.may_change, found.may_change, found.may_change};
     return result;
 }
 

@@ -146,7 +146,7 @@ void overlay(const ImageView& view, const Bitmap& bitmap, Point at, const Marker
                 }
         });
     };
-    lay_bits(marker.background, false);
+    if (marker.background) lay_bits(*marker.background, false);
     lay_bits(marker.foreground, true);
 }
 

@@ -14,6 +14,12 @@
 
 namespace coldbrick {
 
+/// True if pixels are red, green and blue of 8 bits in some order, without gaps between them.
+inline bool has_plain_colours(const ConstImageView& image) {
+    const PixelLayout& pixel = layout(image.format());
+    return paint::has_byte_colours(pixel) && image.pixel_stride_bytes() == pixel.bytes;
+}
+
 /// Reads pixels, in or outside the clip, as colours of one kind. Positions are not checked.
 template <class C>
 class PixelReader {
@@ -21,8 +27,7 @@ class PixelReader {
     explicit PixelReader(const ConstImageView& image)
         : origin_(image.bytes()), row_stride_(image.row_stride_bytes()),
           pixel_stride_(image.pixel_stride_bytes()), codec_{&layout(image.format()), image.palette()},
-          plain_(paint::has_byte_colours(*codec_.layout) && pixel_stride_ == codec_.layout->bytes),
-          shuffle_(*codec_.layout, layout(PixelFormat::rgba8)) {}
+          plain_(has_plain_colours(image)), shuffle_(*codec_.layout, layout(PixelFormat::rgba8)) {}
 
     [[nodiscard]] C at(std::int64_t x, std::int64_t y) const {
         return codec_.decode<C>(origin_ + y * row_stride_ + x * pixel_stride_);

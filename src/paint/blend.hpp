@@ -19,6 +19,17 @@ constexpr std::uint32_t divide_by_255(std::uint32_t value) {
     return (biased + (biased >> 8)) >> 8;
 }
 
+/// The colour with its alpha multiplied by opacity / 255, rounded, halves up.
+template <class C>
+constexpr C with_opacity(C colour, std::uint8_t opacity) {
+    if (opacity == 255) return colour;
+    if constexpr (std::same_as<C, RealColour>)
+        colour.alpha = colour.alpha * opacity / 255;
+    else
+        colour.alpha = static_cast<typename Depth<C>::Value>((2U * colour.alpha * opacity + 255) / 510);
+    return colour;
+}
+
 /// `source` with its alpha over `backdrop`, straight alpha: the formula of source-over in the W3C
 /// recommendation Compositing and Blending Level 1, section 9.1.4, in integers, rounded once at the end.
 template <class C>

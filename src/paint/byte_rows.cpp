@@ -99,6 +99,14 @@ COLDBRICK_AVX2 std::size_t shuffle_fours(const std::byte* from, std::byte* to, s
     return done;
 }
 
+/// Composites colours one by one, whatever is there.
+void lay_singly(std::span<const Colour> colours, std::byte* pixel, const Codec& codec) {
+    for (const Colour& colour : colours) {
+        codec.encode(source_over(colour, codec.decode<Colour>(pixel)), pixel);
+        pixel += codec.layout->bytes;
+    }
+}
+
 /// Composites the whole fours of colours; returns how many that were.
 template <std::size_t Each>
 COLDBRICK_AVX2 std::size_t lay_fours(std::span<const Colour> colours, std::byte* pixels, const Codec& codec) {
@@ -118,10 +126,7 @@ COLDBRICK_AVX2 std::size_t lay_fours(std::span<const Colour> colours, std::byte*
         const Bytes not_opaque = ~backdrop & alpha;
         std::memcpy(missing.data(), &not_opaque, sizeof missing);
         if ((missing[0] | missing[1]) != 0) {
-            for (std::size_t i = 0; i < 4; ++i) {
-                std::byte* const at = pixels + i * Each;
-                codec.encode(source_over(colours[done + i], codec.decode<Colour>(at)), at);
-            }
+            lay_singly(colours.subspan(done, 4), pixels, codec);
             continue;
         }
         const auto over = reinterpret_cast<Lanes>(reordered(source, colour_order) | alpha);
@@ -175,10 +180,7 @@ void lay_over_row(std::span<const Colour> colours, std::byte* pixels, const Code
     std::size_t done = 0;
     if (has_avx2())
         done = bytes == 4 ? lay_fours<4>(colours, pixels, codec) : lay_fours<3>(colours, pixels, codec);
-    for (; done < colours.size(); ++done) {
-        std::byte* const at = pixels + done * bytes;
-        codec.encode(source_over(colours[done], codec.decode<Colour>(at)), at);
-    }
+    lay_singly(colours.subspan(done), pixels + done * bytes, codec);
 }
 
 } // namespace coldbrick::paint

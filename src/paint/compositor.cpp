@@ -6,16 +6,6 @@ namespace coldbrick::paint {
 
 namespace {
 
-/// The colour with its alpha multiplied by opacity / 255, rounded, halves up.
-template <class C>
-C with_opacity(C colour, std::uint8_t opacity) {
-    if constexpr (std::same_as<C, RealColour>)
-        colour.alpha = colour.alpha * opacity / 255;
-    else
-        colour.alpha = static_cast<typename Depth<C>::Value>((2U * colour.alpha * opacity + 255) / 510);
-    return colour;
-}
-
 /// The channels that may be written from `painted`, the others from `before`.
 template <class C>
 C masked(const ChannelMask& mask, const C& painted, const C& before) {
@@ -53,7 +43,7 @@ void composite_run(const Surface& surface, const Blending& blending, std::int64_
     const bool gray = surface.codec.layout->is_gray();
     std::byte* at = surface.address(x, y);
     for (const C& colour : colours) {
-        C source = blending.opacity == 255 ? colour : with_opacity(colour, blending.opacity);
+        C source = with_opacity(colour, blending.opacity);
         if (gray) source.red = source.green = source.blue = gray_of(source);
         const C backdrop = surface.codec.decode<C>(at);
         const C result = composite(blending.mode, source, backdrop);

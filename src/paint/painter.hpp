@@ -20,9 +20,8 @@ namespace coldbrick::paint {
 class Painter {
   public:
     Painter(const Surface& surface, const Paint& paint, const Blending& blending = {})
-        : surface_(surface), paint_(&paint), blending_(blending), colour_(paint.plain_colour()) {
-        if (blending.opacity != 255)
-            colour_.alpha = static_cast<std::uint8_t>(divide_by_255(colour_.alpha * blending.opacity));
+        : surface_(surface), paint_(&paint), blending_(blending),
+          colour_(with_opacity(paint.plain_colour(), blending.opacity)) {
         choose_way();
     }
 

@@ -10,6 +10,7 @@
 
 #include <algorithm>
 #include <charconv>
+#include <iterator>
 #include <span>
 #include <utility>
 
@@ -506,7 +507,9 @@ class Parser {
         case Token::Kind::colour: return make(take().location, ColourLiteral{colour_of(token)});
         case Token::Kind::word:
             if (is_reserved(token.text)) break;
-            if (contains(functions, token.text) && tokens_[at_ + 1].is_symbol('(')) return call();
+            if (std::ranges::find(functions, token.text, &Function::name) != std::end(functions) &&
+                tokens_[at_ + 1].is_symbol('('))
+                return call();
             return make(take().location, Name{std::string(token.text)});
         case Token::Kind::symbol:
             if (token.is_symbol('(')) return parenthesised();

@@ -57,10 +57,7 @@ class Interpreter {
     }
 
     void carry_out(const Location&, const LetStatement& statement) {
-        const auto present = names_.find(statement.name);
-        if (present != names_.end())
-            fail(statement.name_location, fmt::format("\"{}\" is defined already, in line {}", statement.name,
-                                                      present->second.location.line()));
+        check_is_new(statement.name, statement.name_location);
         // The sheet's own value is worked out all the same, so that its faults do not hide behind a setting.
         const Value own = evaluate(*statement.value, names_);
         const auto setting = settings_.find(statement.name);
@@ -69,10 +66,7 @@ class Interpreter {
     }
 
     void carry_out(const Location&, const PaletteStatement& statement) {
-        const auto present = names_.find(statement.name);
-        if (present != names_.end())
-            fail(statement.name_location, fmt::format("\"{}\" is defined already, in line {}", statement.name,
-                                                      present->second.location.line()));
+        check_is_new(statement.name, statement.name_location);
         std::vector<Palette::Entry> entries;
         for (const auto& entry : statement.entries)
             entries.push_back({colour_value(*entry.colour, names_), entry.name});
@@ -169,6 +163,13 @@ class Interpreter {
             result.push_back({place, colour_value(*words[i].colour, names_)});
         }
         return result;
+    }
+
+    void check_is_new(const std::string& name, const Location& location) const {
+        const auto present = names_.find(name);
+        if (present != names_.end())
+            fail(location,
+                 fmt::format("\"{}\" is defined already, in line {}", name, present->second.location.line()));
     }
 
     void check_has_size(const Location& location) const {

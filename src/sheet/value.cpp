@@ -1,11 +1,13 @@
 #include "sheet/value.hpp"
 
+#include "sheet/words.hpp"
+
 #include <coldbrick/colour_space.hpp>
-#include <coldbrick/deep_colour.hpp>
 #include <coldbrick/error.hpp>
 
 #include <fmt/format.h>
 
+#include <algorithm>
 #include <cmath>
 #include <limits>
 
@@ -116,12 +118,12 @@ class Evaluator {
     }
 
     Value operator()(const Call& call) const {
-        const bool three = call.function == "mix" || call.function == "rgb" || call.function == "hsl";
-        const std::size_t least = three ? (call.function == "mix" ? 2 : 3) : 2;
-        const std::size_t most = three ? (call.function == "mix" ? 3 : 4) : 2;
-        if (call.arguments.size() < least || call.arguments.size() > most)
-            fail(location_, fmt::format("{}() has {} values, not {}{}", call.function, call.arguments.size(),
-                                        least, most > least ? fmt::format(" or {}", most) : ""));
+        const Function& function = *std::ranges::find(functions, call.function, &Function::name);
+        const std::size_t count = call.arguments.size();
+        if (count < function.least || count > function.most)
+            fail(location_,
+                 fmt::format("{}() has {} values, not {}{}", function.name, count, function.least,
+                             function.most > function.least ? fmt::format(" or {}", function.most) : ""));
         try {
             return result_of(call);
         } catch (const ArgumentError& error) {
@@ -147,17 +149,9 @@ class Evaluator {
         if (call.function == "mix") return mix(colour_at(0), colour_at(1), share_at(2, 0.5));
         if (call.function == "lighter") return lighter(colour_at(0), share_at(1, 0));
         if (call.function == "darker") return darker(colour_at(0), share_at(1, 0));
-        const double percent = call.function == "hsl" ? 0.01 : 1;
-        const double alpha = share_at(3, 1);
-        if (call.function == "hsl") {
-            Colour result =
-                colour(Hsl{degrees(number(*call.arguments[0])), percent * number(*call.arguments[1]),
-                           percent * number(*call.arguments[2])});
-            result.alpha = colour(RealColour{0, 0, 0, alpha}).alpha;
-            return result;
-        }
-        const auto channel = [&](std::size_t i) { return number(*call.arguments[i]) / 255; };
-        return colour(RealColour{channel(0), channel(1), channel(2), alpha});
+        // rgb and hsl mean what they mean in the text of a colour.
+        return colour(fmt::format("{}({}, {}, {}, {})", call.function, number(*call.arguments[0]),
+                                  number(*call.arguments[1]), number(*call.arguments[2]), share_at(3, 1)));
     }
 
     [[nodiscard]] double number(const Expression& expression) const {

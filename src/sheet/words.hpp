@@ -8,6 +8,7 @@
 #include <coldbrick/paint.hpp>
 
 #include <array>
+#include <cstddef>
 #include <string_view>
 
 namespace coldbrick::sheet {
@@ -25,8 +26,14 @@ inline constexpr auto further_words = std::to_array<std::string_view>(
      "dashes",  "offset", "along",   "around",   "hatch", "spacing", "wide",    "opacity",
      "blend",   "anchor", "cover",   "mirrored", "key"});
 
-/// The names that a bracket makes functions.
-inline constexpr auto functions = std::to_array<std::string_view>({"rgb", "hsl", "mix", "lighter", "darker"});
+/// A name that a bracket makes a function, and how many values it takes.
+struct Function {
+    std::string_view name;
+    std::size_t least;
+    std::size_t most;
+};
+inline constexpr Function functions[] = {
+    {"rgb", 3, 4}, {"hsl", 3, 4}, {"mix", 2, 3}, {"lighter", 2, 2}, {"darker", 2, 2}};
 
 /// The words of an enumeration's values.
 template <class Value>

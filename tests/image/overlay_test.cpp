@@ -112,7 +112,8 @@ TEST(Overlay, OfDeepImagesLosesNothing) {
 TEST(Overlay, BitmapsHaveTwoPaints) {
     const Bitmap marker(".#.\n###");
     Image image({8, 8}, PixelFormat::rgb8, colour("navy"));
-    overlay(image, marker, {4, 4}, {.foreground = colour("gold"), .hot_spot = {1, 1}});
+    overlay(image, marker, {4, 4},
+            {.foreground = colour("gold"), .blending = {BlendMode::copy}, .hot_spot = {1, 1}});
     overlay(image, marker, {8, 0},
             {.foreground = colour("red"),
              .background = colour("white"),

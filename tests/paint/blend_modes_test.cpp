@@ -301,6 +301,11 @@ TEST(BlendModes, MasksAndChannelViewsChangeTheirChannelsOnly) {
         EXPECT_EQ(image.pixel({6, 2}), Colour(10, 99, 77, 40)) << layout(format).name;
         EXPECT_EQ(image.pixel({3, 4}), Colour(10, 20, 30, 40));
         EXPECT_EQ(image.pixel({3, 0}), Colour(10, 20, 77, 40));
+        const ImageView guarded =
+            image.view().masked({.red = true, .green = false, .blue = true, .alpha = true});
+        draw(guarded.channel(Channel::green), Box{3, 0, 1, 1}, Fill{Colour(1, 1, 1)});
+        draw(guarded.channel(Channel::red), Box{3, 0, 1, 1}, Fill{Colour(5, 5, 5)});
+        EXPECT_EQ(image.pixel({3, 0}), Colour(5, 20, 77, 40));
     }
 }
 

@@ -299,8 +299,8 @@ TEST(Sheet, FaultsAreToldWithTheirPlace) {
         {"palette p a red, a blue", "quay.brick:1:9: two entries of the palette have the name \"a\"\npalette "
                                     "p a red, a blue\n        ^"},
         {"let a = mix(red)", "quay.brick:1:9: mix() has 1 values, not 2 or 3\nlet a = mix(red)\n        ^"},
-        {"let a = rgb(1, 256, 3)", "quay.brick:1:9: colour channel green 1.003921568627451 is outside "
-                                   "0..1\nlet a = rgb(1, 256, 3)\n        ^"},
+        {"let a = rgb(1, 256, 3)", "quay.brick:1:9: colour channel green 256 is outside "
+                                   "0..255\nlet a = rgb(1, 256, 3)\n        ^"},
         {"sheet 9 x 9\nimage \"a.png\" at (1, 2)",
          "quay.brick:2:7: images cannot be opened here\nimage \"a.png\" at (1, 2)\n      ^"},
         {"sheet 9 x 9\nimage \"a.png at (1, 2)", "quay.brick:2:7: this text does not end in its line: a \" "

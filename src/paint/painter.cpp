@@ -2,7 +2,6 @@
 
 #include "paint/compositor.hpp"
 #include "paint/machine.hpp"
-#include "paint/mixer.hpp"
 #include "paint/pattern.hpp"
 #include "paint/run_writer.hpp"
 
@@ -10,6 +9,12 @@
 #include <cstring>
 
 namespace coldbrick::paint {
+
+void Painter::use_mixer() {
+    // Over an opaque backdrop the opaque colour is mixed in: the result is opaque, too.
+    use_pixel(Way::mix, Colour(colour_.red, colour_.green, colour_.blue));
+    mixer_.emplace(colour_, PixelPattern(pixel_, surface_.pixel_stride_bytes), surface_.codec);
+}
 
 /// Deep colours that hide what is there are written as they are, too.
 void Painter::use_deep_pixel() {
@@ -30,31 +35,34 @@ void Painter::use_deep_pixel() {
 void Painter::paint(std::span<const Span> spans) const {
     switch (way_) {
     case Way::nothing: return;
-    case Way::replace: return replace(spans);
+    case Way::replace:
+        if (!surface_.contiguous()) return replace_scattered(spans);
+        return has_avx2() ? replace_avx2(spans) : replace_narrow(spans);
     case Way::mix: return mix(spans);
     case Way::general: return composite_all(spans);
     }
 }
 
-void Painter::replace(std::span<const Span> spans) const {
-    if (!surface_.contiguous())
-        replace_scattered(spans);
-    else if (has_avx2())
-        replace_avx2(spans);
-    else
-        replace_narrow(spans);
+template <std::size_t Width>
+inline void Painter::replace_by(std::span<const Span> spans) const {
+    const Surface surface = surface_; // in registers: the pixels could not be told from the members
+    const auto write = [&](const auto& writer) {
+        for (const Span& span : spans)
+            writer.write(surface.address(span.x_begin, span.y),
+                         surface.byte_count(span.x_end - span.x_begin));
+    };
+    if (PixelPattern::repeats_in_words(surface_.pixel_stride_bytes))
+        return write(WordRunWriter<Width>(PixelPattern::word(pixel_[0], surface_.pixel_stride_bytes)));
+    const PixelPattern pattern(pixel_, surface_.pixel_stride_bytes);
+    write(RunWriter<Width>(pattern));
 }
 
 COLDBRICK_AVX2 void Painter::replace_avx2(std::span<const Span> spans) const {
-    const PixelPattern pattern(pixel_, surface_.pixel_stride_bytes);
-    const RunWriter<32> writer(pattern);
-    for (const Span& span : spans) writer.write(surface_.address(span.x_begin, span.y), byte_count(span));
+    replace_by<32>(spans);
 }
 
 void Painter::replace_narrow(std::span<const Span> spans) const {
-    const PixelPattern pattern(pixel_, surface_.pixel_stride_bytes);
-    const RunWriter<16> writer(pattern);
-    for (const Span& span : spans) writer.write(surface_.address(span.x_begin, span.y), byte_count(span));
+    replace_by<16>(spans);
 }
 
 void Painter::replace_scattered(std::span<const Span> spans) const {
@@ -67,9 +75,8 @@ void Painter::replace_scattered(std::span<const Span> spans) const {
 }
 
 void Painter::mix(std::span<const Span> spans) const {
-    const PixelPattern pattern(pixel_, surface_.pixel_stride_bytes);
-    const Mixer mixer(colour_, pattern, surface_.codec);
-    for (const Span& span : spans) mixer.mix(surface_.address(span.x_begin, span.y), byte_count(span));
+    for (const Span& span : spans)
+        mixer_->mix(surface_.address(span.x_begin, span.y), surface_.byte_count(span.x_end - span.x_begin));
 }
 
 namespace {

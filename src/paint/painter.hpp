@@ -3,6 +3,7 @@
 #pragma once
 
 #include "paint/blend.hpp"
+#include "paint/mixer.hpp"
 #include "paint/surface.hpp"
 
 #include <coldbrick/blend.hpp>
@@ -11,6 +12,7 @@
 
 #include <cstddef>
 #include <cstdint>
+#include <optional>
 #include <span>
 
 namespace coldbrick::paint {
@@ -60,8 +62,7 @@ class Painter {
             use_pixel(Way::replace, colour_);
         else if (plain && over && surface_.codec.layout->kind == PixelLayout::Kind::bytes &&
                  surface_.contiguous())
-            // Over an opaque backdrop the opaque colour is mixed in: the result is opaque, too.
-            use_pixel(Way::mix, Colour(colour_.red, colour_.green, colour_.blue));
+            use_mixer();
         else
             use_deep_pixel();
     }
@@ -69,17 +70,17 @@ class Painter {
         way_ = way;
         pixel_ = surface_.codec.pixel(colour);
     }
+    void use_mixer();
     void use_deep_pixel();
 
-    void replace(std::span<const Span> spans) const;
-    void replace_avx2(std::span<const Span> spans) const;
-    void replace_narrow(std::span<const Span> spans) const;
-    void replace_scattered(std::span<const Span> spans) const;
-    void mix(std::span<const Span> spans) const;
-    void composite_all(std::span<const Span> spans) const;
-    [[nodiscard]] std::size_t byte_count(const Span& span) const {
-        return static_cast<std::size_t>((span.x_end - span.x_begin) * surface_.pixel_stride_bytes);
-    }
+    // Each a function of its own, so that a call for a few short spans passes through no more than it needs.
+    template <std::size_t Width>
+    [[gnu::always_inline]] void replace_by(std::span<const Span> spans) const;
+    [[gnu::noinline]] void replace_avx2(std::span<const Span> spans) const;
+    [[gnu::noinline]] void replace_narrow(std::span<const Span> spans) const;
+    [[gnu::noinline]] void replace_scattered(std::span<const Span> spans) const;
+    [[gnu::noinline]] void mix(std::span<const Span> spans) const;
+    [[gnu::noinline]] void composite_all(std::span<const Span> spans) const;
 
     Surface surface_;
     const Paint* paint_;
@@ -89,6 +90,7 @@ class Painter {
     PixelBytes pixel_{};
     std::int64_t pattern_x_ = 0;
     std::int64_t pattern_y_ = 0;
+    std::optional<Mixer> mixer_; ///< if the way is to mix
 };
 
 } // namespace coldbrick::paint

@@ -59,11 +59,9 @@ struct Codec {
     /// The bytes of one pixel of the colour.
     template <class C>
     [[nodiscard]] PixelBytes pixel(const C& colour) const {
+        if (layout->kind == PixelLayout::Kind::bytes) return {word(to_depth<Colour>(colour)), 0};
         PixelBytes result{};
-        if (layout->kind == PixelLayout::Kind::bytes)
-            result[0] = word(to_depth<Colour>(colour));
-        else
-            encode(colour, reinterpret_cast<std::byte*>(result.data()));
+        encode(colour, reinterpret_cast<std::byte*>(result.data()));
         return result;
     }
 

@@ -22,16 +22,32 @@ class PixelPattern {
     PixelPattern(const std::array<std::uint64_t, 2>& bytes, std::ptrdiff_t pixel_bytes)
         : pixel_bytes_(static_cast<std::size_t>(pixel_bytes)) {
         const std::uint64_t pixel = bytes[0];
-        switch (pixel_bytes) { // every draw call passes here: whole words are put together in registers
-        case 1: repeat(pixel * 0x0101010101010101U); break;
-        case 3:
+        // Every draw call passes here: whole words are put together in registers.
+        if (repeats_in_words(pixel_bytes)) {
+            const std::uint64_t repeated = word(pixel, pixel_bytes);
+            repeat(repeated, repeated, repeated);
+        } else if (pixel_bytes == 3) {
             repeat(pixel | pixel << 24 | pixel << 48, pixel >> 16 | pixel << 8 | pixel << 32 | pixel << 56,
                    pixel >> 8 | pixel << 16 | pixel << 40);
-            break;
-        case 4: repeat(pixel * 0x0000000100000001U); break;
-        default: repeat_bytes(bytes); break;
+        } else {
+            repeat_bytes(bytes);
         }
         last_phase_ = {find_phase(4), find_phase(8), find_phase(16), find_phase(32)};
+    }
+
+    /// True for sizes that divide 8.
+    static constexpr bool repeats_in_words(std::ptrdiff_t pixel_bytes) {
+        return pixel_bytes <= 8 && (pixel_bytes & (pixel_bytes - 1)) == 0;
+    }
+
+    /// Such a pixel repeated over 8 bytes.
+    static constexpr std::uint64_t word(std::uint64_t pixel, std::ptrdiff_t pixel_bytes) {
+        switch (pixel_bytes) {
+        case 1: return pixel * 0x0101010101010101U;
+        case 2: return pixel * 0x0001000100010001U;
+        case 4: return pixel * 0x0000000100000001U;
+        default: return pixel;
+        }
     }
 
     [[nodiscard]] const std::byte* bytes() const { return bytes_.data(); }
@@ -47,8 +63,6 @@ class PixelPattern {
         const std::array words{first, second, third, first, second, third, first, second};
         std::memcpy(bytes_.data(), words.data(), bytes_.size());
     }
-
-    void repeat(std::uint64_t word) { repeat(word, word, word); }
 
     void repeat_bytes(const std::array<std::uint64_t, 2>& pixel) {
         std::memcpy(bytes_.data(), pixel.data(), pixel_bytes_);

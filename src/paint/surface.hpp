@@ -22,6 +22,11 @@ struct Surface {
         return origin + y * row_stride_bytes + x * pixel_stride_bytes;
     }
 
+    /// The bytes of a run of contiguous pixels.
+    [[nodiscard]] std::size_t byte_count(std::int64_t pixels) const {
+        return static_cast<std::size_t>(pixels * pixel_stride_bytes);
+    }
+
     /// True if rows have no gaps between their pixels.
     [[nodiscard]] bool contiguous() const { return pixel_stride_bytes == codec.layout->bytes; }
 };

@@ -16,15 +16,18 @@ TEST(RunWriter, WritesWholePixelsAndNothingElse) {
         const std::uint64_t bytes = size == 8 ? pixel : pixel & ((std::uint64_t{1} << (8 * size)) - 1);
         const PixelPattern pattern({bytes, 0}, static_cast<std::ptrdiff_t>(size));
         for (std::size_t pixels = 0; pixels <= 240 / size; ++pixels) {
-            std::vector<std::byte> memory(300, untouched);
             const std::size_t begin = 29;
+            std::vector<std::byte> expected(300, untouched);
+            for (std::size_t i = 0; i < pixels * size; ++i)
+                expected[begin + i] = static_cast<std::byte>(pixel >> (8 * (i % size)));
+            std::vector<std::byte> memory(300, untouched);
             RunWriter<16>(pattern).write(memory.data() + begin, pixels * size);
-            for (std::size_t at = 0; at < memory.size(); ++at) {
-                const bool in_run = at >= begin && at < begin + pixels * size;
-                const auto wanted = static_cast<std::byte>(pixel >> (8 * ((at - begin) % size)));
-                ASSERT_EQ(memory[at], in_run ? wanted : untouched)
-                    << size << " bytes, run of " << pixels << ", at " << at;
-            }
+            ASSERT_EQ(memory, expected) << size << " bytes, run of " << pixels;
+            const auto stride = static_cast<std::ptrdiff_t>(size);
+            if (!PixelPattern::repeats_in_words(stride)) continue;
+            memory.assign(300, untouched);
+            WordRunWriter<16>(PixelPattern::word(bytes, stride)).write(memory.data() + begin, pixels * size);
+            ASSERT_EQ(memory, expected) << size << " bytes in words, run of " << pixels;
         }
     }
 }

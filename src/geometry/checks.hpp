@@ -54,6 +54,12 @@ inline void check(const Circle& circle) {
     check_range("circle radius", circle.radius, 0, std::numeric_limits<std::int32_t>::max());
 }
 
+/// The bounds of a checked circle, which every draw call asks for.
+inline Box bounds_of_checked(const Circle& circle) {
+    const std::int64_t reach = circle.radius;
+    return {circle.centre.x - reach, circle.centre.y - reach, 2 * reach + 1, 2 * reach + 1};
+}
+
 /// Throws ArgumentError unless the box's members lie in the ranges that Ellipse documents.
 inline void check(const Ellipse& ellipse) {
     check(ellipse.box);

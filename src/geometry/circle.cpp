@@ -6,8 +6,7 @@ namespace coldbrick {
 
 Box Circle::bounds() const {
     check(*this);
-    const std::int64_t reach = radius;
-    return {centre.x - reach, centre.y - reach, 2 * reach + 1, 2 * reach + 1};
+    return bounds_of_checked(*this);
 }
 
 Circle Circle::moved(std::int64_t dx, std::int64_t dy) const {

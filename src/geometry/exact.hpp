@@ -33,13 +33,16 @@ constexpr Int128 ceil_div(Int128 numerator, Int128 denominator) {
     return -floor_div(-numerator, denominator);
 }
 
+/// The largest integer whose square is not above `value`, which is below 2^52: a double's exactly, and its
+/// root is further from the next integer than rounding reaches.
+inline std::uint64_t floor_sqrt_below_2_52(std::uint64_t value) {
+    return static_cast<std::uint64_t>(
+        static_cast<std::int64_t>(std::sqrt(static_cast<double>(static_cast<std::int64_t>(value)))));
+}
+
 /// The largest integer whose square is not above `value`.
 inline std::uint64_t floor_sqrt(std::uint64_t value) {
-    // Below 2^52 the value is a double's exactly, and its root is further from the next integer than rounding
-    // reaches.
-    if (value < std::uint64_t{1} << 52)
-        return static_cast<std::uint64_t>(
-            static_cast<std::int64_t>(std::sqrt(static_cast<double>(static_cast<std::int64_t>(value)))));
+    if (value < std::uint64_t{1} << 52) return floor_sqrt_below_2_52(value);
     // Above, the root of the rounded value is at most one off, which two comparisons mend.
     constexpr std::uint64_t largest_root = std::numeric_limits<std::uint32_t>::max();
     auto root = static_cast<std::uint64_t>(std::sqrt(static_cast<double>(value)));

@@ -72,6 +72,17 @@ void for_each_of(const Series& series, Visit visit) {
     }
 }
 
+template <class S>
+void paint_visible(const raster::Clip& clip, paint::Painter& painter, const S& shape, const Fill& fill) {
+    if (may_show_filled(clip, shape)) paint_shape(clip, painter, shape, fill);
+}
+
+template <class S>
+void paint_visible(const raster::Clip& clip, paint::Painter& painter, const S& shape, const Stroke& stroke,
+                   const Fill& filled) {
+    if (may_show_stroked(clip, shape, stroke)) paint_shape(clip, painter, shape, stroke, filled);
+}
+
 void check_fill(const Shape& shape) {
     const auto check_one = []<class S>(const S& one) {
         check(one);
@@ -98,7 +109,7 @@ void draw(const ImageView& view, std::span<const Shape> shapes, const Fill& fill
     paint::Painter painter = painter_of(view, fill.paint, fill.blending);
     for (const Shape& shape : shapes) {
         const auto paint_one = [&]<class S>(const S& one) {
-            if constexpr (ClosedShape<S>) paint_shape(clip, painter, one, fill);
+            if constexpr (ClosedShape<S>) paint_visible(clip, painter, one, fill);
         };
         std::visit(paint_one, shape);
     }
@@ -111,7 +122,7 @@ void draw(const ImageView& view, std::span<const Shape> shapes, const Stroke& st
     const raster::Clip clip = clip_of(view);
     paint::Painter painter = painter_of(view, stroke.paint, stroke.blending);
     for (const Shape& shape : shapes)
-        std::visit([&](const auto& one) { paint_shape(clip, painter, one, stroke, {}); }, shape);
+        std::visit([&](const auto& one) { paint_visible(clip, painter, one, stroke, {}); }, shape);
 }
 
 void draw(const ImageView& view, std::span<const Shape> shapes, const Fill& fill, const Stroke& stroke) {
@@ -127,8 +138,8 @@ void draw(const ImageView& view, std::span<const Shape> shapes, const Fill& fill
     paint::Painter edge = painter_of(view, stroke.paint, stroke.blending);
     for (const Shape& shape : shapes) {
         const auto paint_one = [&]<class S>(const S& one) {
-            if constexpr (ClosedShape<S>) paint_shape(clip, inside, one, fill);
-            paint_shape(clip, edge, one, stroke, fill);
+            if constexpr (ClosedShape<S>) paint_visible(clip, inside, one, fill);
+            paint_visible(clip, edge, one, stroke, fill);
         };
         std::visit(paint_one, shape);
     }
@@ -142,7 +153,7 @@ void draw(const ImageView& view, const Series& series, const Fill& fill) {
     paint::Painter painter = painter_of(view, fill.paint, fill.blending);
     for_each_of(series, [&]<class S>(const S& shape) {
         if constexpr (ClosedShape<S>)
-            if (shows) paint_shape(clip, painter, shape, fill);
+            if (shows) paint_visible(clip, painter, shape, fill);
     });
 }
 
@@ -160,7 +171,7 @@ void draw(const ImageView& view, const Series& series, const Stroke& stroke) {
     }
     paint::Painter painter = painter_of(view, stroke.paint, stroke.blending);
     for_each_of(series, [&](const auto& shape) {
-        if (shows) paint_shape(clip, painter, shape, used, {});
+        if (shows) paint_visible(clip, painter, shape, used, {});
     });
 }
 

@@ -48,18 +48,18 @@ void paint_spans(const raster::Clip& clip, paint::Painter& painter, Rasterise ra
     sink.flush();
 }
 
+/// Paints a shape, which is cut to the clip; whether the clip shows it at all is better asked before.
 template <class S>
 void paint_shape(const raster::Clip& clip, paint::Painter& painter, const S& shape, const Fill& fill) {
-    if (!may_show_filled(clip, shape)) return;
     place_pattern(painter, fill.paint, shape);
     paint_spans(clip, painter, [&](raster::SpanSink& sink) { rasterise(shape, fill, sink); });
 }
 
+/// The same of its stroke.
 /// @param filled how a stroke inside or outside sees the shape filled
 template <class S>
 void paint_shape(const raster::Clip& clip, paint::Painter& painter, const S& shape, const Stroke& stroke,
                  const Fill& filled) {
-    if (!may_show_stroked(clip, shape, stroke)) return;
     place_pattern(painter, stroke.paint, shape);
     const bool plain =
         stroke.width == 1 && stroke.dashes.lengths.empty() && stroke.alignment == Alignment::centred;

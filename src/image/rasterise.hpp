@@ -58,6 +58,8 @@ Box loose_bounds(const S& shape) {
         return shape.turn == Angle() ? shape.box : turned_bounds(shape);
     else if constexpr (std::same_as<S, Box>)
         return shape;
+    else if constexpr (std::same_as<S, Circle>)
+        return bounds_of_checked(shape);
     else
         return shape.bounds();
 }

@@ -1,5 +1,6 @@
 #include "image/thin.hpp"
 
+#include "geometry/checks.hpp"
 #include "raster/circle.hpp"
 #include "raster/curve.hpp"
 #include "raster/line.hpp"
@@ -106,7 +107,7 @@ bool draw_thin(const Line& line, const raster::Clip& clip, const paint::Painter&
 }
 
 bool draw_thin(const Circle& circle, const raster::Clip& clip, const paint::Painter& painter) {
-    if (!clip.contains(circle.bounds())) return false;
+    if (!clip.contains(bounds_of_checked(circle))) return false;
     return with_writer(painter, [&](const auto& write) {
         const CirclePixels pixels{painter.surface().address(circle.centre.x, circle.centre.y),
                                   painter.surface().row_stride_bytes, painter.surface().pixel_stride_bytes};

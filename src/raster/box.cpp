@@ -22,8 +22,7 @@ Rows visible_rows(std::int64_t begin, std::int64_t end, const Clip& clip) {
 
 void fill(const Box& box, SpanSink& sink) {
     const Rows rows = visible_rows(box.y, box.end_y(), sink.clip());
-    for (std::int64_t y = rows.first; y < rows.end; ++y)
-        sink.add(static_cast<std::int32_t>(y), box.x, box.end_x());
+    sink.add_rows(rows.first, rows.end, box.x, box.end_x());
 }
 
 namespace {
@@ -34,10 +33,8 @@ void stroke_solid(const Box& box, std::int64_t width, SpanSink& sink) {
     if (hole.empty()) return fill(outer, sink);
     fill({outer.x, outer.y, outer.width, hole.y - outer.y}, sink);
     const Rows beside_hole = visible_rows(hole.y, hole.end_y(), sink.clip());
-    for (std::int64_t y = beside_hole.first; y < beside_hole.end; ++y) {
-        sink.add(static_cast<std::int32_t>(y), outer.x, hole.x);
-        sink.add(static_cast<std::int32_t>(y), hole.end_x(), outer.end_x());
-    }
+    sink.add_rows(beside_hole.first, beside_hole.end, outer.x, hole.x);
+    sink.add_rows(beside_hole.first, beside_hole.end, hole.end_x(), outer.end_x());
     fill({outer.x, hole.end_y(), outer.width, outer.end_y() - hole.end_y()}, sink);
 }
 

@@ -16,6 +16,11 @@ Core core_of(Point centre) {
     return {x, y, x, y};
 }
 
+Reach reach_of(const Circle& circle) {
+    const std::int64_t diameter = 2 * std::int64_t{circle.radius};
+    return {diameter, diameter};
+}
+
 /// The filled circle where the clip shows it whole: its rows from the steps of its outline.
 void add_whole(const Circle& circle, SpanSink& sink) {
     const auto add_rows_at = [&](std::ptrdiff_t distance, std::ptrdiff_t half_width) {
@@ -42,11 +47,10 @@ void add_whole(const Circle& circle, SpanSink& sink) {
 } // namespace
 
 void fill(const Circle& circle, SpanSink& sink) {
-    if (sink.clip().contains(circle.bounds())) return add_whole(circle, sink);
+    if (sink.clip().contains(bounds_of_checked(circle))) return add_whole(circle, sink);
     CircleRows rows(circle.radius);
     add_symmetric_rows(
-        core_of(circle.centre), 2 * std::int64_t{circle.radius},
-        [&rows](std::int64_t y) { return rows.filled(y); }, sink);
+        core_of(circle.centre), reach_of(circle), [&rows](std::int64_t y) { return rows.filled(y); }, sink);
 }
 
 void stroke(const Circle& circle, const Pen& pen, SpanSink& sink) {
@@ -55,11 +59,13 @@ void stroke(const Circle& circle, const Pen& pen, SpanSink& sink) {
     if (pen.width == 1) {
         CircleRows rows(circle.radius);
         return add_symmetric_rows(
-            core_of(circle.centre), diameter, [&rows](std::int64_t y) { return rows.outline(y); }, sink);
+            core_of(circle.centre), reach_of(circle), [&rows](std::int64_t y) { return rows.outline(y); },
+            sink);
     }
     const RoundBand band(static_cast<std::uint64_t>(diameter), static_cast<std::uint64_t>(pen.width), 0);
     add_symmetric_rows(
-        core_of(circle.centre), band.reach(), [&band](std::int64_t y) { return band.row(y); }, sink);
+        core_of(circle.centre), {band.reach(), band.reach()}, [&band](std::int64_t y) { return band.row(y); },
+        sink);
 }
 
 } // namespace coldbrick::raster

@@ -68,15 +68,15 @@ class OpenDisc {
   public:
     /// @param limit above 0, at most 2^34
     /// @param parity whether the X of pixels are odd
-    OpenDisc(std::uint64_t limit, std::int64_t parity) : limit_(limit), parity_(parity) {}
+    OpenDisc(std::uint64_t limit, std::int64_t parity)
+        : limit_(limit), parity_(parity), is_small_(limit <= std::uint64_t{1} << 26) {}
 
     /// The largest X on the row, or -1.
     [[nodiscard]] std::int64_t half_width(std::int64_t y) const {
         const auto down = static_cast<std::uint64_t>(y);
         if (down >= limit_) return -1;
-        constexpr std::uint64_t squares_fit = std::uint64_t{1} << 32;
-        const std::uint64_t root = limit_ < squares_fit
-                                       ? floor_sqrt((limit_ - down) * (limit_ + down) - 1)
+        const std::uint64_t root = is_small_
+                                       ? floor_sqrt_below_2_52((limit_ - down) * (limit_ + down) - 1)
                                        : floor_sqrt(Uint128{limit_} * limit_ - 1 - Uint128{down} * down);
         return column_up_to(static_cast<std::int64_t>(root), parity_);
     }
@@ -84,6 +84,7 @@ class OpenDisc {
   private:
     std::uint64_t limit_;
     std::int64_t parity_;
+    bool is_small_; ///< its square needs no more than a double's 52 bits
 };
 
 /// A wide stroke's rows: the pixels with r - w / 2 <= d < r + w / 2.

@@ -15,6 +15,11 @@ Core core_of(const Oval& oval) {
     return {oval.centre_x, oval.centre_y, oval.centre_x, oval.centre_y};
 }
 
+/// How far an upright ellipse's pixels may lie from its centre, `beyond` its curve.
+Reach reach_of(const Oval& oval, std::int64_t beyond) {
+    return {static_cast<std::int64_t>(oval.a) + beyond, static_cast<std::int64_t>(oval.b) + beyond};
+}
+
 /// Adds the rows of a turned ellipse.
 template <class RowOf>
 void add_turned_rows(const Oval& oval, std::int64_t reach, RowOf row_of, SpanSink& sink) {
@@ -35,7 +40,7 @@ void fill(const Ellipse& ellipse, SpanSink& sink) {
     if (oval.upright) {
         const UprightCurve curve(oval);
         return add_symmetric_rows(
-            core_of(oval), curve.reach(), [&curve](std::int64_t y) { return curve.filled(y); }, sink);
+            core_of(oval), reach_of(oval, 1), [&curve](std::int64_t y) { return curve.filled(y); }, sink);
     }
     OvalRows rows(oval);
     add_turned_rows(
@@ -48,12 +53,13 @@ void stroke_solid(const Oval& oval, std::int64_t width, SpanSink& sink) {
     if (oval.upright && width == 1) {
         const UprightCurve curve(oval);
         return add_symmetric_rows(
-            core_of(oval), curve.reach(), [&curve](std::int64_t y) { return curve.outline(y); }, sink);
+            core_of(oval), reach_of(oval, 1), [&curve](std::int64_t y) { return curve.outline(y); }, sink);
     }
     const OvalBand band(oval, width);
     if (oval.upright)
         return add_symmetric_rows(
-            core_of(oval), band.reach(), [&band](std::int64_t y) { return band.upright_row(y); }, sink);
+            core_of(oval), reach_of(oval, width + 1), [&band](std::int64_t y) { return band.upright_row(y); },
+            sink);
     OvalRows rows(oval);
     if (width == 1)
         return add_turned_rows(

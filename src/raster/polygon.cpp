@@ -48,6 +48,11 @@ class Edge {
 
     [[nodiscard]] std::int64_t first_row() const { return first_; }
     [[nodiscard]] std::int64_t last_row() const { return last_; }
+
+    /// How it changes the winding, and the first row on which it does not any more.
+    [[nodiscard]] int winding() const { return winding_; }
+    [[nodiscard]] std::int64_t end_row() const { return end_; }
+
     [[nodiscard]] const Crossing& crossing() const { return crossing_; }
 
     /// Works out the crossing with the row, which follows the row before.
@@ -145,6 +150,19 @@ void give_row(std::int32_t y, const std::vector<Crossing>& crossings, FillRule r
     sink.add(y, begin, winding != 0 ? sink.clip().right : end); // edges right of the clip are left out
 }
 
+/// True if rows that meet these two edges alone have their pixels between them.
+bool enclose(const Edge& one, const Edge& other, FillRule rule) {
+    return rule == FillRule::even_odd || one.winding() == -other.winding();
+}
+
+/// Gives the row's pixels of both edges and between them.
+void give_row_between(Edge& one, Edge& other, std::int64_t y, SpanSink& sink) {
+    one.step(y);
+    other.step(y);
+    sink.add(static_cast<std::int32_t>(y), std::min(one.crossing().begin, other.crossing().begin),
+             std::max(one.crossing().end, other.crossing().end));
+}
+
 } // namespace
 
 void fill(const Polygon& polygon, FillRule rule, FillEdge edge, SpanSink& sink) {
@@ -154,9 +172,19 @@ void fill(const Polygon& polygon, FillRule rule, FillEdge edge, SpanSink& sink) 
     std::vector<Edge> active;
     std::vector<Crossing> crossings;
     auto next = edges.begin();
-    for (std::int64_t y = next->first_row(); next != edges.end() || !active.empty(); ++y) {
+    std::int64_t y = next->first_row();
+    while (next != edges.end() || !active.empty()) {
         std::erase_if(active, [y](const Edge& one) { return one.last_row() < y; });
         for (; next != edges.end() && next->first_row() == y; ++next) active.push_back(*next);
+        if (active.size() == 2 && enclose(active[0], active[1], rule)) {
+            const std::int64_t before_next = next == edges.end() ? clip.bottom : next->first_row();
+            const std::int64_t end =
+                std::min({active[0].end_row(), active[1].end_row(), before_next, clip.bottom});
+            if (y < end) {
+                for (; y < end; ++y) give_row_between(active[0], active[1], y, sink);
+                continue;
+            }
+        }
         crossings.clear();
         for (Edge& one : active) {
             one.step(y);
@@ -164,6 +192,7 @@ void fill(const Polygon& polygon, FillRule rule, FillEdge edge, SpanSink& sink) 
         }
         sort(crossings);
         give_row(static_cast<std::int32_t>(y), crossings, rule, sink);
+        ++y;
     }
 }
 

@@ -30,16 +30,17 @@ void stroke_solid(const Box& box, std::int32_t radius, std::int64_t width, SpanS
     if (width == 1) {
         CircleRows rows(radius);
         return add_symmetric_rows(
-            core, diameter, [&rows](std::int64_t y) { return rows.outline(y); }, sink);
+            core, {diameter, diameter}, [&rows](std::int64_t y) { return rows.outline(y); }, sink);
     }
     const RoundBand band(static_cast<std::uint64_t>(diameter), static_cast<std::uint64_t>(width), 0);
+    const Reach reach{band.reach(), band.reach()};
     if (diameter > width)
         return add_symmetric_rows(
-            core, band.reach(), [&band](std::int64_t y) { return band.row(y); }, sink);
+            core, reach, [&band](std::int64_t y) { return band.row(y); }, sink);
     // The inner corners are square.
     const Box hole = box.inset(width / 2 + 1);
     const auto outer = [&band](std::int64_t y) { return SymmetricRow{band.row(y).outer, -1}; };
-    if (hole.empty()) return add_symmetric_rows(core, band.reach(), outer, sink);
+    if (hole.empty()) return add_symmetric_rows(core, reach, outer, sink);
     const Clip clip = sink.clip();
     const std::int64_t top = std::clamp(hole.y, clip.top, clip.bottom);
     const std::int64_t bottom = std::clamp(hole.end_y(), clip.top, clip.bottom);
@@ -50,7 +51,7 @@ void stroke_solid(const Box& box, std::int32_t radius, std::int64_t width, SpanS
     for (const Clip& part : around) {
         if (part.left >= part.right || part.top >= part.bottom) continue;
         SpanSink shown(part, sink);
-        add_symmetric_rows(core, band.reach(), outer, shown);
+        add_symmetric_rows(core, reach, outer, shown);
         shown.flush();
     }
 }
@@ -91,8 +92,9 @@ void fill(const RoundedBox& rounded, SpanSink& sink) {
     if (rounded.box.empty()) return;
     const std::int32_t radius = radius_of(rounded);
     CircleRows rows(radius);
+    const std::int64_t diameter = 2 * std::int64_t{radius};
     add_symmetric_rows(
-        core_of(rounded.box, radius), 2 * std::int64_t{radius},
+        core_of(rounded.box, radius), {diameter, diameter},
         [&rows](std::int64_t y) { return rows.filled(y); }, sink);
 }
 

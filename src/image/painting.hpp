@@ -40,10 +40,10 @@ void place_pattern(paint::Painter& painter, const Paint& paint, const S& shape) 
 /// The spans of one shape and style go from the raster layer to the paint layer, cut to the view's clip.
 template <class Rasterise>
 void paint_spans(const raster::Clip& clip, paint::Painter& painter, Rasterise rasterise) {
-    const auto paint = [](void* receiver, std::span<const Span> spans) {
+    const auto paint = [](void* receiver, auto spans) {
         static_cast<const paint::Painter*>(receiver)->paint(spans);
     };
-    raster::SpanSink sink(clip, &painter, paint);
+    raster::SpanSink sink(clip, &painter, paint, paint);
     rasterise(sink);
     sink.flush();
 }

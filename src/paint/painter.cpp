@@ -32,6 +32,51 @@ void Painter::use_deep_pixel() {
     if (const auto* const real = std::get_if<RealColour>(pattern)) use(*real);
 }
 
+namespace {
+
+/// Calls write(places, bytes) for the runs of a span, in contiguous memory.
+template <class Write>
+[[gnu::always_inline]] inline void write_runs(const Surface& surface, const Span& span, const Write& write) {
+    write(Places<1>{surface.address(span.x_begin, span.y)}, surface.byte_count(span.x_end - span.x_begin));
+}
+
+template <class Write>
+[[gnu::always_inline]] inline void write_runs(const Surface& surface, const raster::MirroredSpan& span,
+                                              const Write& write) {
+    std::byte* const at = surface.address(span.x, span.y);
+    std::byte* const other = surface.address(span.x, span.other_y);
+    const std::size_t bytes = surface.byte_count(span.length);
+    if (span.x == span.other_x) return write(Places<2>{at, other}, bytes);
+    const std::ptrdiff_t across = (std::int64_t{span.other_x} - span.x) * surface.pixel_stride_bytes;
+    write(Places<4>{at, at + across, other, other + across}, bytes);
+}
+
+} // namespace
+
+template <std::size_t Width, class Spans>
+inline void Painter::replace_by(const Spans& spans) const {
+    const Surface surface = surface_; // in registers: the pixels could not be told from the members
+    const auto replace_with = [&](const auto& writer) {
+        for (const auto& span : spans)
+            write_runs(surface, span,
+                       [&writer](const auto& places, std::size_t bytes) { writer.write(places, bytes); });
+    };
+    if (PixelPattern::repeats_in_words(surface_.pixel_stride_bytes))
+        return replace_with(WordRunWriter<Width>(PixelPattern::word(pixel_[0], surface_.pixel_stride_bytes)));
+    const PixelPattern pattern(pixel_, surface_.pixel_stride_bytes);
+    replace_with(RunWriter<Width>(pattern));
+}
+
+template <class Spans>
+COLDBRICK_AVX2 void Painter::replace_avx2(const Spans& spans) const {
+    replace_by<32>(spans);
+}
+
+template <class Spans>
+void Painter::replace_narrow(const Spans& spans) const {
+    replace_by<16>(spans);
+}
+
 void Painter::paint(std::span<const Span> spans) const {
     switch (way_) {
     case Way::nothing: return;
@@ -43,26 +88,19 @@ void Painter::paint(std::span<const Span> spans) const {
     }
 }
 
-template <std::size_t Width>
-inline void Painter::replace_by(std::span<const Span> spans) const {
-    const Surface surface = surface_; // in registers: the pixels could not be told from the members
-    const auto write = [&](const auto& writer) {
-        for (const Span& span : spans)
-            writer.write(surface.address(span.x_begin, span.y),
-                         surface.byte_count(span.x_end - span.x_begin));
-    };
-    if (PixelPattern::repeats_in_words(surface_.pixel_stride_bytes))
-        return write(WordRunWriter<Width>(PixelPattern::word(pixel_[0], surface_.pixel_stride_bytes)));
-    const PixelPattern pattern(pixel_, surface_.pixel_stride_bytes);
-    write(RunWriter<Width>(pattern));
-}
-
-COLDBRICK_AVX2 void Painter::replace_avx2(std::span<const Span> spans) const {
-    replace_by<32>(spans);
-}
-
-void Painter::replace_narrow(std::span<const Span> spans) const {
-    replace_by<16>(spans);
+void Painter::paint(std::span<const raster::MirroredSpan> spans) const {
+    if (way_ == Way::nothing) return;
+    if (way_ == Way::replace && surface_.contiguous())
+        return has_avx2() ? replace_avx2(spans) : replace_narrow(spans);
+    std::array<Span, 64> batch;
+    std::size_t count = 0;
+    for (const raster::MirroredSpan& span : spans) {
+        span.for_each([&](const Span& one) { batch[count++] = one; });
+        if (count + 4 <= batch.size()) continue;
+        paint(std::span<const Span>(batch.data(), count));
+        count = 0;
+    }
+    paint(std::span<const Span>(batch.data(), count));
 }
 
 void Painter::replace_scattered(std::span<const Span> spans) const {

@@ -5,6 +5,7 @@
 #include "paint/blend.hpp"
 #include "paint/mixer.hpp"
 #include "paint/surface.hpp"
+#include "raster/mirrored_span.hpp"
 
 #include <coldbrick/blend.hpp>
 #include <coldbrick/paint.hpp>
@@ -35,6 +36,7 @@ class Painter {
 
     /// Paints each span once, over what is there.
     void paint(std::span<const Span> spans) const;
+    void paint(std::span<const raster::MirroredSpan> spans) const;
 
     /// True if painting replaces pixels without reading them, so that pixel() is all there is to know.
     [[nodiscard]] bool replaces() const { return way_ == Way::replace; }
@@ -74,10 +76,12 @@ class Painter {
     void use_deep_pixel();
 
     // Each a function of its own, so that a call for a few short spans passes through no more than it needs.
-    template <std::size_t Width>
-    [[gnu::always_inline]] void replace_by(std::span<const Span> spans) const;
-    [[gnu::noinline]] void replace_avx2(std::span<const Span> spans) const;
-    [[gnu::noinline]] void replace_narrow(std::span<const Span> spans) const;
+    template <std::size_t Width, class Spans>
+    [[gnu::always_inline]] void replace_by(const Spans& spans) const;
+    template <class Spans>
+    [[gnu::noinline]] void replace_avx2(const Spans& spans) const;
+    template <class Spans>
+    [[gnu::noinline]] void replace_narrow(const Spans& spans) const;
     [[gnu::noinline]] void replace_scattered(std::span<const Span> spans) const;
     [[gnu::noinline]] void mix(std::span<const Span> spans) const;
     [[gnu::noinline]] void composite_all(std::span<const Span> spans) const;

@@ -4,28 +4,34 @@
 
 #include "paint/pixel_pattern.hpp"
 
+#include <array>
 #include <cstddef>
 #include <cstdint>
 #include <cstring>
+#include <type_traits>
 
 namespace coldbrick::paint {
 
 // Registers have Width bytes, 16 or 32. A function compiled for a processor with wider registers makes
 // writers of Width 32, which is why everything here is inlined into it.
 
+/// Where equal runs begin.
+template <std::size_t Count>
+using Places = std::array<std::byte*, Count>;
+
 /// Two stores of a power of two of bytes, the largest that fits into the run, that may overlap. Calls
-/// store(at, width, is_last), or store_byte(at, index) for fewer than 4 bytes.
+/// store(offset, width, is_last), or store_byte(offset) for fewer than 4 bytes.
 template <std::size_t Width, class Store, class StoreByte>
-[[gnu::always_inline]] inline void write_short_run(std::byte* begin, std::size_t count, Store store,
-                                                   StoreByte store_byte) {
+[[gnu::always_inline]] inline void write_short_run(std::size_t count, const Store& store,
+                                                   const StoreByte& store_byte) {
     if constexpr (Width < 4) {
-        for (std::size_t i = 0; i < count; ++i) store_byte(begin + i, i);
+        for (std::size_t i = 0; i < count; ++i) store_byte(i);
     } else if (count >= Width) {
         constexpr std::integral_constant<std::size_t, Width> width;
-        store(begin, width, std::false_type());
-        store(begin + count - Width, width, std::true_type());
+        store(0, width, std::false_type());
+        store(count - Width, width, std::true_type());
     } else {
-        write_short_run<Width / 2>(begin, count, store, store_byte);
+        write_short_run<Width / 2>(count, store, store_byte);
     }
 }
 
@@ -37,19 +43,32 @@ class WordRunWriter {
     [[gnu::always_inline]] explicit WordRunWriter(std::uint64_t word)
         : word_(word), words_(Register{} + word) {}
 
-    /// Writes whole pixels over [begin, begin + count), count in bytes.
-    [[gnu::always_inline]] void write(std::byte* begin, std::size_t count) const {
-        if (count < Width)
-            return write_short_run<Width / 2>(
-                begin, count, [this](std::byte* at, auto width, auto) { std::memcpy(at, &words_, width); },
-                [this](std::byte* at, std::size_t i) { *at = static_cast<std::byte>(word_ >> (8 * i)); });
-        std::byte* const last = begin + count - Width;
-        for (std::byte* at = begin; at < last; at += Width) std::memcpy(at, &words_, Width);
-        std::memcpy(last, &words_, Width);
+    /// Writes whole pixels over [begin, begin + count), count in bytes, from each place on.
+    template <std::size_t Count>
+    [[gnu::always_inline]] void write(const Places<Count>& places, std::size_t count) const {
+        if (count >= Width) {
+            for (std::byte* const begin : places) write_long_run(begin, begin + count - Width);
+            return;
+        }
+        write_short_run<Width / 2>(
+            count,
+            [&](std::size_t offset, auto width, auto) {
+                for (std::byte* const begin : places) std::memcpy(begin + offset, &words_, width);
+            },
+            [&](std::size_t offset) {
+                for (std::byte* const begin : places)
+                    begin[offset] = static_cast<std::byte>(word_ >> (8 * offset));
+            });
     }
 
   private:
     using Register [[gnu::vector_size(Width)]] = std::uint64_t;
+
+    /// @param last where the last store begins, which may overlap the others
+    [[gnu::always_inline]] void write_long_run(std::byte* at, std::byte* last) const {
+        for (; at < last; at += Width) std::memcpy(at, &words_, Width);
+        std::memcpy(last, &words_, Width);
+    }
 
     std::uint64_t word_;
     Register words_;
@@ -66,16 +85,23 @@ class RunWriter {
         load(last_, pattern.phase_before_end(Width));
     }
 
-    /// Writes whole pixels over [begin, begin + count), count in bytes.
-    [[gnu::always_inline]] void write(std::byte* begin, std::size_t count) const {
-        if (count >= Width) return write_long_run(begin, begin + count);
-        const std::byte* const bytes = pattern_.bytes();
+    /// Writes whole pixels over [begin, begin + count), count in bytes, from each place on.
+    template <std::size_t Count>
+    [[gnu::always_inline]] void write(const Places<Count>& places, std::size_t count) const {
+        if (count >= Width) {
+            for (std::byte* const begin : places) write_long_run(begin, begin + count);
+            return;
+        }
         write_short_run<Width / 2>(
-            begin, count,
-            [&](std::byte* at, auto width, auto is_last) {
-                std::memcpy(at, bytes + (is_last ? pattern_.phase_before_end(width) : 0), width);
+            count,
+            [&](std::size_t offset, auto width, auto is_last) {
+                const std::size_t phase = is_last ? pattern_.phase_before_end(width) : 0;
+                for (std::byte* const begin : places)
+                    std::memcpy(begin + offset, pattern_.bytes() + phase, width);
             },
-            [bytes](std::byte* at, std::size_t i) { *at = bytes[i]; });
+            [&](std::size_t offset) {
+                for (std::byte* const begin : places) begin[offset] = pattern_.bytes()[offset];
+            });
     }
 
   private:

@@ -25,11 +25,8 @@ Reach reach_of(const Circle& circle) {
 void add_whole(const Circle& circle, SpanSink& sink) {
     const auto add_rows_at = [&](std::ptrdiff_t distance, std::ptrdiff_t half_width) {
         const auto y = static_cast<std::int32_t>(distance);
-        const auto half = static_cast<std::int32_t>(half_width);
-        const std::int32_t begin = circle.centre.x - half;
-        const std::int64_t end = std::int64_t{circle.centre.x} + half + 1;
-        sink.add_visible({circle.centre.y + y, begin, end});
-        if (y != 0) sink.add_visible({circle.centre.y - y, begin, end});
+        const std::int32_t x = circle.centre.x - static_cast<std::int32_t>(half_width);
+        sink.add_mirrored({circle.centre.y + y, circle.centre.y - y, x, x, 2 * half_width + 1});
     };
     std::ptrdiff_t flat_row = circle.radius; // the row of the octant's flat part that the steps are on
     std::ptrdiff_t flat_half_width = 0;
@@ -55,17 +52,19 @@ void fill(const Circle& circle, SpanSink& sink) {
 
 void stroke(const Circle& circle, const Pen& pen, SpanSink& sink) {
     if (pen.dashed()) return stroke(Ellipse::about(circle.centre, circle.radius, circle.radius), pen, sink);
-    const std::int64_t diameter = 2 * std::int64_t{circle.radius};
     if (pen.width == 1) {
         CircleRows rows(circle.radius);
         return add_symmetric_rows(
             core_of(circle.centre), reach_of(circle), [&rows](std::int64_t y) { return rows.outline(y); },
             sink);
     }
-    const RoundBand band(static_cast<std::uint64_t>(diameter), static_cast<std::uint64_t>(pen.width), 0);
-    add_symmetric_rows(
-        core_of(circle.centre), {band.reach(), band.reach()}, [&band](std::int64_t y) { return band.row(y); },
-        sink);
+    const auto add_band = [&](const auto& band) {
+        const Reach reach{band.reach(), band.reach()};
+        add_symmetric_rows(
+            core_of(circle.centre), reach, [&band](std::int64_t y) { return band.row(y); }, sink);
+    };
+    with_round_band(2 * static_cast<std::uint64_t>(circle.radius), static_cast<std::uint64_t>(pen.width), 0,
+                    add_band);
 }
 
 } // namespace coldbrick::raster

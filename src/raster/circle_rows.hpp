@@ -64,33 +64,40 @@ class CircleRows {
 };
 
 /// The pixels, in half pixels from the centre, with X^2 + Y^2 < limit^2.
+/// @tparam IsSmall the limit's square fits into the 52 bits of a double
+template <bool IsSmall>
 class OpenDisc {
   public:
-    /// @param limit above 0, at most 2^34
+    static constexpr std::uint64_t largest_small = std::uint64_t{1} << 26;
+
+    /// @param limit above 0, at most 2^34, or largest_small
     /// @param parity whether the X of pixels are odd
-    OpenDisc(std::uint64_t limit, std::int64_t parity)
-        : limit_(limit), parity_(parity), is_small_(limit <= std::uint64_t{1} << 26) {}
+    OpenDisc(std::uint64_t limit, std::int64_t parity) : limit_(limit), parity_(parity) {}
 
     /// The largest X on the row, or -1.
     [[nodiscard]] std::int64_t half_width(std::int64_t y) const {
         const auto down = static_cast<std::uint64_t>(y);
         if (down >= limit_) return -1;
-        const std::uint64_t root = is_small_
-                                       ? floor_sqrt_below_2_52((limit_ - down) * (limit_ + down) - 1)
-                                       : floor_sqrt(Uint128{limit_} * limit_ - 1 - Uint128{down} * down);
-        return column_up_to(static_cast<std::int64_t>(root), parity_);
+        return column_up_to(static_cast<std::int64_t>(root(down)), parity_);
     }
 
   private:
+    [[nodiscard]] std::uint64_t root(std::uint64_t down) const {
+        if constexpr (IsSmall)
+            return floor_sqrt_below_2_52((limit_ - down) * (limit_ + down) - 1);
+        else
+            return floor_sqrt(Uint128{limit_} * limit_ - 1 - Uint128{down} * down);
+    }
+
     std::uint64_t limit_;
     std::int64_t parity_;
-    bool is_small_; ///< its square needs no more than a double's 52 bits
 };
 
-/// A wide stroke's rows: the pixels with r - w / 2 <= d < r + w / 2.
+/// A wide stroke's rows: the pixels with r - w / 2 <= d < r + w / 2. Made by with_round_band().
+/// @tparam IsSmall of the discs
+template <bool IsSmall>
 class RoundBand {
   public:
-    /// @param diameter,width in pixels: the radius and half the width in half pixels
     RoundBand(std::uint64_t diameter, std::uint64_t width, std::int64_t parity)
         : outer_(diameter + width, parity), hole_(diameter > width ? diameter - width : 0, parity) {}
 
@@ -100,8 +107,17 @@ class RoundBand {
     }
 
   private:
-    OpenDisc outer_;
-    OpenDisc hole_;
+    OpenDisc<IsSmall> outer_;
+    OpenDisc<IsSmall> hole_;
 };
+
+/// Returns use(band) for the band of a size.
+/// @param diameter,width in pixels: the radius and half the width in half pixels
+template <class Use>
+auto with_round_band(std::uint64_t diameter, std::uint64_t width, std::int64_t parity, Use use) {
+    if (diameter + width <= OpenDisc<true>::largest_small)
+        return use(RoundBand<true>(diameter, width, parity));
+    return use(RoundBand<false>(diameter, width, parity));
+}
 
 } // namespace coldbrick::raster

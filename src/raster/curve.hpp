@@ -29,9 +29,8 @@ constexpr std::int64_t column_up_to(std::int64_t limit, std::int64_t parity) {
 class UprightCurve {
   public:
     explicit UprightCurve(const Oval& oval)
-        : a_(oval.a), b_(oval.b), parity_(oval.centre_x & 1),
-          small_(b_ > 0 && std::max(a_, b_) < std::uint64_t{1} << 15),
-          ratio_(small_ ? static_cast<double>(a_) / static_cast<double>(b_) : 0) {}
+        : a_(oval.a), b_(oval.b), parity_(oval.centre_x & 1), a_square_(a_ * a_), b_square_(b_ * b_),
+          is_small_(b_ > 0 && a_ * b_ <= largest_small_product), divisor_(static_cast<double>(b_square_)) {}
 
     /// The furthest rows that have pixels. Where rows are odd and b is even, or the other way round, the
     /// curve ends halfway between two rows, and a tie goes outwards.
@@ -60,38 +59,38 @@ class UprightCurve {
         return x < 0 ? -1 : column_up_to(x + 1, parity_);
     }
 
-    /// The curve's |X| at Y, rounded down, or -1 beyond the curve.
+    /// The curve's |X| at Y, rounded down, or -1 beyond the curve: the root of a^2 (b^2 - Y^2) / b^2.
     [[nodiscard]] std::int64_t crossing(std::int64_t y) const {
         const auto down = static_cast<std::uint64_t>(y);
         if (down > b_) return -1;
-        if (small_) return static_cast<std::int64_t>(root_of_small(down));
-        return static_cast<std::int64_t>(b_ == 0 ? a_ : root(down));
+        const std::uint64_t rest = b_square_ - down * down;
+        if (!is_small_) return static_cast<std::int64_t>(large_root(rest));
+        // Where the quotient is below a square, it is so by 1 / b^2, at least 2^-50 of it, and its root by
+        // 2^-51; the roundings take less than 2^-52, so that none reaches the square's root.
+        const auto product = static_cast<std::int64_t>(a_square_ * rest);
+        return static_cast<std::int64_t>(std::sqrt(static_cast<double>(product) / divisor_));
     }
 
-    /// The root of a^2 (b^2 - Y^2) / b^2.
-    [[nodiscard]] std::uint64_t root(std::uint64_t y) const {
-        const Uint128 rest = Uint128{b_} * b_ - Uint128{y} * y;
-        const Uint128 product = Uint128{a_} * a_ * rest; // below 2^128, as a and b are below 2^32
-        return floor_sqrt(static_cast<std::uint64_t>(product / (Uint128{b_} * b_)));
+    /// The same for any axes: a guess, mended in integers.
+    [[nodiscard, gnu::noinline]] std::uint64_t large_root(std::uint64_t rest) const {
+        if (b_ == 0) return a_;
+        const double guess =
+            static_cast<double>(a_) / static_cast<double>(b_) * std::sqrt(static_cast<double>(rest));
+        const std::uint64_t x = std::min(static_cast<std::uint64_t>(guess), a_); // at most one off
+        const Uint128 product = Uint128{a_square_} * rest; // below 2^128, as a and b are below 2^32
+        if (Uint128{x} * x * b_square_ > product) return x - 1;
+        return x < a_ && Uint128{x + 1} * (x + 1) * b_square_ <= product ? x + 1 : x;
     }
 
-    /// The same from a double, mended without a division.
-    [[nodiscard]] std::uint64_t root_of_small(std::uint64_t y) const {
-        const std::uint64_t square = b_ * b_;
-        const std::uint64_t rest = square - y * y;
-        const std::uint64_t product = a_ * a_ * rest; // below 2^60
-        const double guess = ratio_ * std::sqrt(static_cast<double>(static_cast<std::int64_t>(rest)));
-        auto x = static_cast<std::uint64_t>(static_cast<std::int64_t>(guess));
-        if (x * x * square > product) --x;
-        if ((x + 1) * (x + 1) * square <= product) ++x;
-        return x;
-    }
+    static constexpr std::uint64_t largest_small_product = std::uint64_t{1} << 25;
 
     std::uint64_t a_;
     std::uint64_t b_;
     std::int64_t parity_;
-    bool small_;   ///< small enough for root_of_small()
-    double ratio_; ///< a / b
+    std::uint64_t a_square_;
+    std::uint64_t b_square_;
+    bool is_small_; ///< small enough for a double's digits
+    double divisor_;
 };
 
 /// Walks along the pixels nearest to the curve's crossings with its columns, in one quarter of it: from the

@@ -174,7 +174,8 @@ SymmetricRow OvalBand::side(std::int64_t y) const {
 
 SymmetricRow OvalBand::upright_row(std::int64_t y) const {
     if (oval_.circular())
-        return RoundBand(oval_.a, static_cast<std::uint64_t>(width_), oval_.centre_x & 1).row(y);
+        return with_round_band(oval_.a, static_cast<std::uint64_t>(width_), oval_.centre_x & 1,
+                               [y](const auto& band) { return band.row(y); });
     return huge_ ? upright<long double>(y) : upright<double>(y);
 }
 

@@ -24,17 +24,12 @@ Core core_of(const Box& box, std::int64_t radius) {
             2 * (box.end_y() - 1 - radius)};
 }
 
-void stroke_solid(const Box& box, std::int32_t radius, std::int64_t width, SpanSink& sink) {
-    const std::int64_t diameter = 2 * std::int64_t{radius};
+/// The rows of a wide stroke.
+template <class Band>
+void stroke_wide(const Box& box, std::int32_t radius, std::int64_t width, const Band& band, SpanSink& sink) {
     const Core core = core_of(box, radius);
-    if (width == 1) {
-        CircleRows rows(radius);
-        return add_symmetric_rows(
-            core, {diameter, diameter}, [&rows](std::int64_t y) { return rows.outline(y); }, sink);
-    }
-    const RoundBand band(static_cast<std::uint64_t>(diameter), static_cast<std::uint64_t>(width), 0);
     const Reach reach{band.reach(), band.reach()};
-    if (diameter > width)
+    if (2 * std::int64_t{radius} > width)
         return add_symmetric_rows(
             core, reach, [&band](std::int64_t y) { return band.row(y); }, sink);
     // The inner corners are square.
@@ -54,6 +49,18 @@ void stroke_solid(const Box& box, std::int32_t radius, std::int64_t width, SpanS
         add_symmetric_rows(core, reach, outer, shown);
         shown.flush();
     }
+}
+
+void stroke_solid(const Box& box, std::int32_t radius, std::int64_t width, SpanSink& sink) {
+    const std::int64_t diameter = 2 * std::int64_t{radius};
+    if (width == 1) {
+        CircleRows rows(radius);
+        return add_symmetric_rows(
+            core_of(box, radius), {diameter, diameter}, [&rows](std::int64_t y) { return rows.outline(y); },
+            sink);
+    }
+    with_round_band(static_cast<std::uint64_t>(diameter), static_cast<std::uint64_t>(width), 0,
+                    [&](const auto& band) { stroke_wide(box, radius, width, band, sink); });
 }
 
 /// The path from the top side's left end on, clockwise.

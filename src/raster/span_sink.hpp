@@ -3,6 +3,7 @@
 #pragma once
 
 #include "raster/clip.hpp"
+#include "raster/mirrored_span.hpp"
 
 #include <coldbrick/span.hpp>
 
@@ -18,17 +19,25 @@ namespace coldbrick::raster {
 class SpanSink {
   public:
     using Receive = void (*)(void* receiver, std::span<const Span> spans);
+    using ReceiveMirrored = void (*)(void* receiver, std::span<const MirroredSpan> spans);
 
-    SpanSink(const Clip& clip, void* receiver, Receive receive)
-        : clip_(clip), receiver_(receiver), receive_(receive) {
+    /// @param receive_mirrored takes mirrored spans as they are; without it they come as spans, too
+    SpanSink(const Clip& clip, void* receiver, Receive receive, ReceiveMirrored receive_mirrored = nullptr)
+        : clip_(clip), receiver_(receiver), receive_(receive), receive_mirrored_(receive_mirrored) {
         next_ = spans_.data();
+        next_mirrored_ = mirrored_.data();
     }
 
     /// Hands its spans on to another sink whose clip holds this one's.
     SpanSink(const Clip& clip, SpanSink& target)
-        : SpanSink(clip, &target, [](void* other, std::span<const Span> spans) {
-              for (const Span& span : spans) static_cast<SpanSink*>(other)->add_visible(span);
-          }) {}
+        : SpanSink(
+              clip, &target,
+              [](void* other, std::span<const Span> spans) {
+                  for (const Span& span : spans) static_cast<SpanSink*>(other)->add_visible(span);
+              },
+              [](void* other, std::span<const MirroredSpan> spans) {
+                  for (const MirroredSpan& span : spans) static_cast<SpanSink*>(other)->add_mirrored(span);
+              }) {}
     SpanSink(const SpanSink&) = delete;
     SpanSink& operator=(const SpanSink&) = delete;
     ~SpanSink() = default;
@@ -38,9 +47,7 @@ class SpanSink {
     /// The columns [x_begin, x_end) of a row that lies in the clip; what lies outside the clip is cut off,
     /// and an empty run is nothing.
     void add(std::int32_t y, std::int64_t x_begin, std::int64_t x_end) {
-        const auto begin = std::max(x_begin, clip_.left);
-        const auto end = std::min(x_end, clip_.right);
-        if (begin < end) add_visible({y, static_cast<std::int32_t>(begin), end});
+        add_rows(y, std::int64_t{y} + 1, x_begin, x_end);
     }
 
     /// The same columns of the rows [y_begin, y_end), which lie in the clip.
@@ -55,34 +62,46 @@ class SpanSink {
     /// A span that is not empty and lies in the clip.
     void add_visible(const Span& span) {
         *next_++ = span;
-        if (next_ == spans_.data() + spans_.size() || is_long(span)) flush();
+        if (next_ == spans_.data() + spans_.size() || span.x_end - span.x_begin >= long_run) flush_spans();
     }
 
-    /// Two such spans, of the same columns.
-    void add_visible(const Span& first, const Span& second) {
-        if (next_ >= spans_.data() + spans_.size() - 1) flush();
-        next_[0] = first;
-        next_[1] = second;
-        next_ += 2;
-        if (is_long(first)) flush();
+    /// Mirrored spans that lie in the clip.
+    void add_mirrored(const MirroredSpan& span) {
+        if (receive_mirrored_ == nullptr) return span.for_each([this](const Span& one) { add_visible(one); });
+        *next_mirrored_++ = span;
+        if (next_mirrored_ == mirrored_.data() + mirrored_.size() || span.length >= long_run)
+            flush_mirrored();
     }
 
     void flush() {
-        if (next_ == spans_.data()) return;
+        if (next_ != spans_.data()) flush_spans();
+        if (next_mirrored_ != mirrored_.data()) flush_mirrored();
+    }
+
+  private:
+    /// While the processor writes runs of so many pixels to memory, the next ones are worked out: long runs
+    /// do not wait for a batch to fill.
+    static constexpr std::int64_t long_run = 512;
+
+    void flush_spans() {
         receive_(receiver_, std::span(spans_.data(), next_));
         next_ = spans_.data();
     }
 
-  private:
-    /// While the processor writes long spans to memory, the next ones are worked out: they do not wait for
-    /// others.
-    static bool is_long(const Span& span) { return span.x_end - span.x_begin >= 512; }
+    void flush_mirrored() {
+        receive_mirrored_(receiver_, std::span(mirrored_.data(), next_mirrored_));
+        next_mirrored_ = mirrored_.data();
+    }
 
     Clip clip_;
     void* receiver_;
     Receive receive_;
+    ReceiveMirrored receive_mirrored_;
+    // What lies from the next ones on is left as it is.
     Span* next_;
-    std::array<Span, 128> spans_; // left as it is: only what lies before next_ is read
+    MirroredSpan* next_mirrored_;
+    std::array<Span, 128> spans_;
+    std::array<MirroredSpan, 64> mirrored_;
 };
 
 } // namespace coldbrick::raster

@@ -27,16 +27,20 @@ struct SymmetricRow {
     std::int64_t hole;
 };
 
-/// Calls visit(begin, end) for the columns of the row, left and right of its hole if it has one.
-template <class Visit>
-void for_each_run(const Core& core, const SymmetricRow& row, Visit visit) {
-    if (row.outer < 0) return;
+/// A row's runs of pixels, from left to right: one, or two of the same length beside a hole. None if the
+/// length is 0.
+struct RowRuns {
+    std::int64_t x;
+    std::int64_t other_x; ///< x if there is one run
+    std::int64_t length;
+};
+
+inline RowRuns runs_of(const Core& core, const SymmetricRow& row) {
+    if (row.outer < 0) return {0, 0, 0};
     // What is outer or hole away from a side is a pixel's centre, at an even number of half pixels.
-    const std::int64_t begin = (core.left - row.outer) >> 1;
-    const std::int64_t end = ((core.right + row.outer) >> 1) + 1;
-    if (row.hole < 0) return visit(begin, end);
-    visit(begin, (core.left - row.hole) >> 1);
-    visit(((core.right + row.hole) >> 1) + 1, end);
+    const std::int64_t x = (core.left - row.outer) >> 1;
+    if (row.hole < 0) return {x, x, ((core.right + row.outer) >> 1) + 1 - x};
+    return {x, ((core.right + row.hole) >> 1) + 1, (row.outer - row.hole) >> 1};
 }
 
 /// The furthest that pixels may lie from the core's sides.
@@ -45,7 +49,34 @@ struct Reach {
     std::int64_t down;
 };
 
-/// The distances from..to, rows with two half pixels between them; none if to < from.
+/// True if the clip shows all that lies within reach of the core.
+inline bool shows_all(const Clip& clip, const Core& core, const Reach& reach) {
+    return core.left - reach.across >= 2 * clip.left && core.right + reach.across <= 2 * clip.right - 2 &&
+           core.top - reach.down >= 2 * clip.top && core.bottom + reach.down <= 2 * clip.bottom - 2;
+}
+
+/// Adds the same runs on each of the rows [y_begin, y_end), which lie in the clip.
+inline void add_runs(std::int64_t y_begin, std::int64_t y_end, const RowRuns& runs, SpanSink& sink) {
+    sink.add_rows(y_begin, y_end, runs.x, runs.x + runs.length);
+    if (runs.other_x != runs.x) sink.add_rows(y_begin, y_end, runs.other_x, runs.other_x + runs.length);
+}
+
+/// Adds all rows, where the clip shows all.
+template <class RowOf>
+void add_whole_rows(const Core& core, const Reach& reach, RowOf row_of, SpanSink& sink) {
+    const std::int64_t odd = core.top & 1;
+    for (std::int64_t distance = odd; distance <= reach.down; distance += 2) {
+        const RowRuns runs = runs_of(core, row_of(distance));
+        if (runs.length <= 0) continue;
+        if (distance == 0) add_runs((core.top >> 1) + 1, core.bottom >> 1, runs, sink);
+        sink.add_mirrored({static_cast<std::int32_t>((core.bottom + distance) >> 1),
+                           static_cast<std::int32_t>((core.top - distance) >> 1),
+                           static_cast<std::int32_t>(runs.x), static_cast<std::int32_t>(runs.other_x),
+                           runs.length});
+    }
+}
+
+/// The distances from..to; none if to < from.
 struct Distances {
     std::int64_t from;
     std::int64_t to;
@@ -59,57 +90,35 @@ struct Distances {
 /// growing distances.
 template <class RowOf>
 void add_symmetric_rows(const Core& core, const Reach& reach, RowOf row_of, SpanSink& sink) {
-    const Clip& clip = sink.clip();
-    const std::int64_t first = 2 * clip.top;
-    const std::int64_t last = 2 * clip.bottom - 2;
+    if (shows_all(sink.clip(), core, reach)) return add_whole_rows(core, reach, row_of, sink);
+    const std::int64_t first = 2 * sink.clip().top;
+    const std::int64_t last = 2 * sink.clip().bottom - 2;
     const std::int64_t odd = core.top & 1;
     if (odd == 0) {
         const std::int64_t top = std::max(core.top, first) >> 1;
         const std::int64_t bottom = std::min(core.bottom, last) >> 1;
-        if (top <= bottom)
-            for_each_run(core, row_of(std::int64_t{0}), [&](std::int64_t begin, std::int64_t end) {
-                sink.add_rows(top, bottom + 1, begin, end);
-            });
+        if (top <= bottom) add_runs(top, bottom + 1, runs_of(core, row_of(std::int64_t{0})), sink);
     }
-    const auto below = [&core](std::int64_t distance) {
-        return static_cast<std::int32_t>((core.bottom + distance) >> 1);
-    };
-    const auto above = [&core](std::int64_t distance) {
-        return static_cast<std::int32_t>((core.top - distance) >> 1);
-    };
     // What the clip shows of the rows below and of those above.
     const std::int64_t smallest = 2 - odd;
-    const Distances rows_below{std::max(smallest, first - core.bottom),
-                               std::min(reach.down, last - core.bottom)};
-    const Distances rows_above{std::max(smallest, core.top - last), std::min(reach.down, core.top - first)};
-    const bool shows_all = rows_below.from == smallest && rows_below.to == reach.down &&
-                           rows_above.from == smallest && rows_above.to == reach.down &&
-                           core.left - reach.across >= 2 * clip.left &&
-                           core.right + reach.across <= 2 * clip.right - 2;
-    if (shows_all) {
-        for (std::int64_t distance = smallest; distance <= reach.down; distance += 2)
-            for_each_run(core, row_of(distance), [&](std::int64_t run_begin, std::int64_t end) {
-                const auto begin = static_cast<std::int32_t>(run_begin);
-                if (begin < end)
-                    sink.add_visible({below(distance), begin, end}, {above(distance), begin, end});
-            });
-        return;
-    }
-    if (rows_below.none() && rows_above.none()) return;
-    const std::int64_t nearest = rows_below.none()   ? rows_above.from
-                                 : rows_above.none() ? rows_below.from
-                                                     : std::min(rows_below.from, rows_above.from);
-    const std::int64_t furthest = rows_below.none()   ? rows_above.to
-                                  : rows_above.none() ? rows_below.to
-                                                      : std::max(rows_below.to, rows_above.to);
+    const Distances below{std::max(smallest, first - core.bottom), std::min(reach.down, last - core.bottom)};
+    const Distances above{std::max(smallest, core.top - last), std::min(reach.down, core.top - first)};
+    if (below.none() && above.none()) return;
+    const std::int64_t nearest = below.none()   ? above.from
+                                 : above.none() ? below.from
+                                                : std::min(below.from, above.from);
+    const std::int64_t furthest = below.none()   ? above.to
+                                  : above.none() ? below.to
+                                                 : std::max(below.to, above.to);
     for (std::int64_t distance = nearest; distance <= furthest; distance += 2) {
-        const bool shows_below = rows_below.has(distance);
-        const bool shows_above = rows_above.has(distance);
+        const bool shows_below = below.has(distance);
+        const bool shows_above = above.has(distance);
         if (!shows_below && !shows_above) continue;
-        for_each_run(core, row_of(distance), [&](std::int64_t begin, std::int64_t end) {
-            if (shows_below) sink.add(below(distance), begin, end);
-            if (shows_above) sink.add(above(distance), begin, end);
-        });
+        const RowRuns runs = runs_of(core, row_of(distance));
+        const std::int64_t y_below = (core.bottom + distance) >> 1;
+        const std::int64_t y_above = (core.top - distance) >> 1;
+        if (shows_below) add_runs(y_below, y_below + 1, runs, sink);
+        if (shows_above) add_runs(y_above, y_above + 1, runs, sink);
     }
 }
 

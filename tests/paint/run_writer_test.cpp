@@ -21,12 +21,13 @@ TEST(RunWriter, WritesWholePixelsAndNothingElse) {
             for (std::size_t i = 0; i < pixels * size; ++i)
                 expected[begin + i] = static_cast<std::byte>(pixel >> (8 * (i % size)));
             std::vector<std::byte> memory(300, untouched);
-            RunWriter<16>(pattern).write(memory.data() + begin, pixels * size);
+            RunWriter<16>(pattern).write(Places<1>{memory.data() + begin}, pixels * size);
             ASSERT_EQ(memory, expected) << size << " bytes, run of " << pixels;
             const auto stride = static_cast<std::ptrdiff_t>(size);
             if (!PixelPattern::repeats_in_words(stride)) continue;
             memory.assign(300, untouched);
-            WordRunWriter<16>(PixelPattern::word(bytes, stride)).write(memory.data() + begin, pixels * size);
+            WordRunWriter<16>(PixelPattern::word(bytes, stride))
+                .write(Places<1>{memory.data() + begin}, pixels * size);
             ASSERT_EQ(memory, expected) << size << " bytes in words, run of " << pixels;
         }
     }

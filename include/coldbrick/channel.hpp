@@ -17,7 +17,7 @@ struct ChannelMask {
     bool alpha = true;
 
     /// True if painting may change all of them.
-    [[nodiscard]] constexpr bool all() const { return red && green && blue && alpha; }
+    [[nodiscard]] constexpr bool all() const { return *this == ChannelMask{}; }
 
     friend constexpr bool operator==(const ChannelMask&, const ChannelMask&) = default;
 };

@@ -2,6 +2,8 @@
 /// How a pixel's channels lie in memory.
 #pragma once
 
+#include <array>       // the table of formats
+#include <cstddef>     // its index
 #include <cstdint>     // the enumerations' underlying type
 #include <string_view> // formats have names
 
@@ -30,7 +32,7 @@ enum class PixelFormat : std::uint8_t {
 
 /// One row of the table of pixel formats: everything the library knows of one.
 struct PixelLayout {
-    static constexpr int none = -1;
+    static constexpr int none = -1; ///< the offset of a channel that is not there
 
     /// What a pixel is made of.
     enum class Kind : std::uint8_t {
@@ -44,7 +46,7 @@ struct PixelLayout {
     std::string_view name;
     Kind kind;
     int bytes; ///< bytes a pixel
-    int red;   ///< offset of the channel's first byte in the pixel, or none
+    int red;   ///< offset of the channel's first byte in the pixel, or none (-1)
     int green;
     int blue;
     int alpha;
@@ -63,7 +65,32 @@ struct PixelLayout {
     }
 };
 
+/// The table, in the order of the enumeration: name, kind, bytes, offsets of red, green, blue, alpha and
+/// gray.
+inline constexpr std::array<PixelLayout, 15> pixel_layouts{{
+    {"gray8", PixelLayout::Kind::bytes, 1, -1, -1, -1, -1, 0},
+    {"gray16", PixelLayout::Kind::words, 2, -1, -1, -1, -1, 0},
+    {"graya8", PixelLayout::Kind::bytes, 2, -1, -1, -1, 1, 0},
+    {"rgb8", PixelLayout::Kind::bytes, 3, 0, 1, 2, -1, -1},
+    {"bgr8", PixelLayout::Kind::bytes, 3, 2, 1, 0, -1, -1},
+    {"rgba8", PixelLayout::Kind::bytes, 4, 0, 1, 2, 3, -1},
+    {"bgra8", PixelLayout::Kind::bytes, 4, 2, 1, 0, 3, -1},
+    {"argb8", PixelLayout::Kind::bytes, 4, 1, 2, 3, 0, -1},
+    {"abgr8", PixelLayout::Kind::bytes, 4, 3, 2, 1, 0, -1},
+    {"rgb16", PixelLayout::Kind::words, 6, 0, 2, 4, -1, -1},
+    {"rgba16", PixelLayout::Kind::words, 8, 0, 2, 4, 6, -1},
+    {"rgb565", PixelLayout::Kind::packed, 2, -1, -1, -1, -1, -1},
+    {"indexed8", PixelLayout::Kind::index, 1, -1, -1, -1, -1, -1},
+    {"gray32f", PixelLayout::Kind::floats, 4, -1, -1, -1, -1, 0},
+    {"rgba32f", PixelLayout::Kind::floats, 16, 0, 4, 8, 12, -1},
+}};
+
 /// The format's row of the table.
-[[nodiscard]] const PixelLayout& layout(PixelFormat format);
+[[nodiscard]] constexpr const PixelLayout& layout(PixelFormat format) {
+    return pixel_layouts[static_cast<std::size_t>(format)];
+}
+
+static_assert(layout(PixelFormat::gray8).name == "gray8" && layout(PixelFormat::rgb8).name == "rgb8" &&
+              layout(PixelFormat::rgb565).name == "rgb565" && layout(PixelFormat::rgba32f).name == "rgba32f");
 
 } // namespace coldbrick

@@ -32,8 +32,8 @@ void checked_stroke(const ImageView& view, const S& shape, const Stroke& stroke,
 
 } // namespace
 
-void check_mode(const ImageView& view, const Blending& blending) {
-    if (paint::is_for_bits(blending.mode) && layout(view.format()).kind == PixelLayout::Kind::floats)
+void check_bits(const ImageView& view) {
+    if (layout(view.format()).kind == PixelLayout::Kind::floats)
         throw ArgumentError(
             fmt::format("a blend mode for bits cannot paint the floats of {}", layout(view.format()).name));
 }

@@ -18,7 +18,10 @@ inline paint::Surface surface_of(const ImageView& view) {
 }
 
 /// Throws ArgumentError if the view's format is one whose bits no mode may change.
-void check_mode(const ImageView& view, const Blending& blending);
+void check_bits(const ImageView& view);
+inline void check_mode(const ImageView& view, const Blending& blending) {
+    if (paint::is_for_bits(blending.mode)) check_bits(view);
+}
 
 /// @param paint outlives the painter
 inline paint::Painter painter_of(const ImageView& view, const Paint& paint, const Blending& blending) {

@@ -10,6 +10,24 @@
 
 namespace coldbrick::paint {
 
+/// @param plain one colour of 8 bits for all channels
+void Painter::choose_way(bool plain) {
+    colour_ = with_opacity(colour_, blending_.opacity);
+    const BlendMode mode = blending_.mode;
+    // Deep formats have an opacity in their own depth.
+    const bool is_one_colour = plain && (blending_.opacity == 255 || !surface_.codec.layout->is_deep());
+    const bool over = mode == BlendMode::source_over;
+    if (is_one_colour && over && colour_.alpha == 0)
+        way_ = Way::nothing;
+    else if (is_one_colour && (mode == BlendMode::copy || (over && colour_.alpha == 255)))
+        use_pixel(Way::replace, colour_);
+    else if (is_one_colour && over && surface_.codec.layout->kind == PixelLayout::Kind::bytes &&
+             surface_.contiguous())
+        use_mixer();
+    else
+        use_deep_pixel();
+}
+
 void Painter::use_mixer() {
     // Over an opaque backdrop the opaque colour is mixed in: the result is opaque, too.
     use_pixel(Way::mix, Colour(colour_.red, colour_.green, colour_.blue));
@@ -41,7 +59,7 @@ template <class Write>
 }
 
 template <class Write>
-[[gnu::always_inline]] inline void write_runs(const Surface& surface, const raster::MirroredSpan& span,
+[[gnu::always_inline]] inline void write_runs(const Surface& surface, const MirroredSpan& span,
                                               const Write& write) {
     std::byte* const at = surface.address(span.x, span.y);
     std::byte* const other = surface.address(span.x, span.other_y);
@@ -88,13 +106,13 @@ void Painter::paint(std::span<const Span> spans) const {
     }
 }
 
-void Painter::paint(std::span<const raster::MirroredSpan> spans) const {
+void Painter::paint(std::span<const MirroredSpan> spans) const {
     if (way_ == Way::nothing) return;
     if (way_ == Way::replace && surface_.contiguous())
         return has_avx2() ? replace_avx2(spans) : replace_narrow(spans);
     std::array<Span, 64> batch;
     std::size_t count = 0;
-    for (const raster::MirroredSpan& span : spans) {
+    for (const MirroredSpan& span : spans) {
         span.for_each([&](const Span& one) { batch[count++] = one; });
         if (count + 4 <= batch.size()) continue;
         paint(std::span<const Span>(batch.data(), count));

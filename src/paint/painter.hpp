@@ -2,10 +2,10 @@
 /// Spans and a paint become bytes.
 #pragma once
 
+#include "geometry/mirrored_span.hpp"
 #include "paint/blend.hpp"
 #include "paint/mixer.hpp"
 #include "paint/surface.hpp"
-#include "raster/mirrored_span.hpp"
 
 #include <coldbrick/blend.hpp>
 #include <coldbrick/paint.hpp>
@@ -23,9 +23,13 @@ namespace coldbrick::paint {
 class Painter {
   public:
     Painter(const Surface& surface, const Paint& paint, const Blending& blending = {})
-        : surface_(surface), paint_(&paint), blending_(blending),
-          colour_(with_opacity(paint.plain_colour(), blending.opacity)) {
-        choose_way();
+        : surface_(surface), paint_(&paint), blending_(blending), colour_(paint.plain_colour()) {
+        // Most draw calls come here with an opaque colour, and some for a few pixels only.
+        const bool plain = paint.pattern() == nullptr && surface.mask.all();
+        if (plain && colour_.alpha == 255 && blending == Blending{})
+            use_pixel(Way::replace, colour_);
+        else
+            choose_way(plain);
     }
 
     /// Counts a pattern's coordinates from here.
@@ -36,7 +40,7 @@ class Painter {
 
     /// Paints each span once, over what is there.
     void paint(std::span<const Span> spans) const;
-    void paint(std::span<const raster::MirroredSpan> spans) const;
+    void paint(std::span<const MirroredSpan> spans) const;
 
     /// True if painting replaces pixels without reading them, so that pixel() is all there is to know.
     [[nodiscard]] bool replaces() const { return way_ == Way::replace; }
@@ -52,22 +56,7 @@ class Painter {
         mix,     ///< one see-through colour over bytes
         general,
     };
-    void choose_way() {
-        const BlendMode mode = blending_.mode;
-        // Deep formats have an opacity in their own depth.
-        const bool plain = paint_->pattern() == nullptr && surface_.mask.all() &&
-                           (blending_.opacity == 255 || !surface_.codec.layout->is_deep());
-        const bool over = mode == BlendMode::source_over;
-        if (plain && over && colour_.alpha == 0)
-            way_ = Way::nothing;
-        else if (plain && (mode == BlendMode::copy || (over && colour_.alpha == 255)))
-            use_pixel(Way::replace, colour_);
-        else if (plain && over && surface_.codec.layout->kind == PixelLayout::Kind::bytes &&
-                 surface_.contiguous())
-            use_mixer();
-        else
-            use_deep_pixel();
-    }
+    void choose_way(bool plain);
     void use_pixel(Way way, const Colour& colour) {
         way_ = way;
         pixel_ = surface_.codec.pixel(colour);

@@ -111,37 +111,36 @@ template <class Pen>
     // The pixel (X, Y) is too high if (X, Y - 1) lies outside the curve: if a^2 b^2 - X^2 b^2 - (Y - 1)^2 a^2
     // < 0.
     std::int64_t within = a_square * (2 * b - 1) - b_square * first_x;
-    std::int64_t rise = b_square * (4 * first_x + 4);                  // what going outwards takes from it
-    std::int64_t fall = a_square * (4 * b - 8);                        // what going inwards adds to it
-    std::int64_t flat = a_square * (b - 4) - b_square * (first_x + 2); // a^2 (Y - 4) - b^2 (X + 2)
+    std::int64_t rise = b_square * (4 * first_x + 4); // what going outwards takes from it
+    std::int64_t fall = a_square * (4 * b - 8);       // what going inwards adds to it
+    // Together they tell where the pixel lies: fall - rise = 4 (a^2 (Y - 2) - b^2 (X + 1)).
     const auto go_inwards_if_too_high = [&] {
         const std::int64_t mask = within >> 63; // arithmetic, as a jump could not be foreseen
         within += fall & mask;
         fall -= 8 * a_square & mask;
-        flat -= 2 * a_square & mask;
         pen.go_inwards(mask);
     };
     const auto go_outwards = [&] {
         pen.visit_and_go_outwards();
         within -= rise;
         rise += 8 * b_square;
-        flat -= 2 * b_square;
     };
     go_inwards_if_too_high();
     // As long as the curve falls by less than 45 degrees even two rows further in and a column further out,
-    // it falls by less than two rows from one column to the next.
-    while (flat >= 0) { // NOLINT(bugprone-infinite-loop): the steps change it
+    // it falls by less than two rows from one column to the next: a^2 (Y - 4) >= b^2 (X + 2).
+    const std::int64_t level = 8 * a_square + 4 * b_square;
+    while (fall - rise >= level) { // NOLINT(bugprone-infinite-loop): the steps change it
         go_outwards();
         go_inwards_if_too_high();
     }
     // Where b^2 X >= a^2 Y + larger_square, the curve is steeper than 45 degrees from there on, so that it
     // crosses the pixel's row within half a pixel of it as well.
-    const std::int64_t steep = -larger_square - 4 * a_square - 2 * b_square;
+    const std::int64_t steep = -4 * (larger_square + 2 * a_square + b_square);
     const std::int64_t last_rise = b_square * (4 * a + 4);
     for (; rise <= last_rise; go_outwards()) {
         while (within < 0 && fall >= 0) // NOLINT(bugprone-infinite-loop): likewise
             go_inwards_if_too_high();
-        if (flat <= steep) return;
+        if (fall - rise <= steep) return;
     }
 }
 

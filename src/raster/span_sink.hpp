@@ -2,8 +2,8 @@
 /// Where rasterising puts its spans: gathered in batches, so that neither side knows the other's type.
 #pragma once
 
+#include "geometry/mirrored_span.hpp"
 #include "raster/clip.hpp"
-#include "raster/mirrored_span.hpp"
 
 #include <coldbrick/span.hpp>
 

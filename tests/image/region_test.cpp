@@ -1,10 +1,12 @@
 // Regions as sets of pixels, from shapes and from each other, and the bounds of what styles paint.
 
 #include "support/errors.hpp"
+#include "support/formats.hpp"
 #include "support/generators.hpp"
 #include "support/pixel_set.hpp"
 
 #include <coldbrick/draw.hpp>
+#include <coldbrick/image.hpp>
 #include <coldbrick/region.hpp>
 
 #include <gtest/gtest.h>
@@ -17,6 +19,7 @@ namespace coldbrick::test {
 namespace {
 
 constexpr Size window{41, 34};
+constexpr Size canvas{150, 140};
 
 PixelSet pixels_of(const Region& region) {
     return PixelSet::where(window, [&](auto x, auto y) {
@@ -135,6 +138,35 @@ TEST(Region, ReachesTheEndsOfTheCoordinates) {
          },
          "stroke width 0 is outside 1..2147483647"},
     });
+}
+
+// Symmetric shapes reach the pixels in another way than regions, and opaque colours in another than mixtures.
+TEST(Region, LooksLikeItsShapeInEveryFormat) {
+    const std::vector<Shape> shapes{Circle{{74, 70}, 5}, Circle{{74, 70}, 61}, Ellipse{{20, 30, 101, 62}},
+                                    Ellipse{{21, 30, 12, 75}}, RoundedBox{{9, 8, 120, 100}, 13}};
+    const Fill fills[] = {{.paint = Colour(10, 120, 230)},
+                          {.paint = Colour(10, 120, 230, 99)},
+                          {.paint = Colour(10, 120, 230), .blending = {BlendMode::multiply, 200}}};
+    const auto expect_the_same = [&](const auto& shape, const Fill& fill, PixelFormat format) {
+        for (const int width : {0, 1, 4, 23}) {
+            const Stroke stroke{.paint = fill.paint, .width = std::max(width, 1), .blending = fill.blending};
+            Image direct(canvas, format, Colour(200, 90, 30));
+            Image by_region = direct;
+            width == 0 ? draw(direct, shape, fill) : draw(direct, shape, stroke);
+            draw(by_region, width == 0 ? region(shape) : region(shape, stroke), fill);
+            for (int y = 0; y < canvas.height; ++y)
+                ASSERT_TRUE(std::ranges::equal(direct.view().row(y), by_region.view().row(y)))
+                    << layout(format).name << ", width " << width << ", row " << y;
+        }
+    };
+    for (const PixelFormat format : all_formats)
+        for (const Shape& shape : shapes)
+            for (const Fill& fill : fills) {
+                const auto check_one = [&]<class S>(const S& one) {
+                    if constexpr (ClosedShape<S>) expect_the_same(one, fill, format);
+                };
+                std::visit(check_one, shape);
+            }
 }
 
 TEST(Region, TellsWhetherShapesTouch) {

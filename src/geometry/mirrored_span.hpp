@@ -6,7 +6,7 @@
 
 #include <cstdint>
 
-namespace coldbrick::raster {
+namespace coldbrick {
 
 /// The pixels of two spans of the same length on each of two rows: what a shape that looks the same from
 /// above and below, from left and right has at a distance from its centre. Columns or rows may be the same
@@ -30,4 +30,4 @@ struct MirroredSpan {
     }
 };
 
-} // namespace coldbrick::raster
+} // namespace coldbrick

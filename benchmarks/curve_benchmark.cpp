@@ -46,7 +46,8 @@ void theirs(benchmark::State& state, int margin, Draw draw_one) {
     state.SetItemsProcessed(state.iterations() * static_cast<std::int64_t>(positions.size()));
 }
 
-/// Radii from n on and about half as large, other ones at each place: of a shape that is repeated the
+/// Of the benchmarks of ellipses: the radius, and 1 if all are drawn at one place. The radii grow from the
+/// argument on and are about half as large down, other ones each time: of a shape that is repeated the
 /// processor would learn every turn by heart.
 struct Radii {
     std::int32_t across;
@@ -56,9 +57,14 @@ struct Radii {
         : across(static_cast<std::int32_t>(state.range(0)) + at.x % 8), down(across / 2 + at.y % 4) {}
 };
 
+/// All over the image, or again and again at the same place, which the nearest cache holds.
+cb::Point centre(const benchmark::State& state, cb::Point at) {
+    return state.range(1) != 0 ? cb::Point{cached.width / 2, cached.height / 2} : at;
+}
+
 cb::Ellipse ellipse(const benchmark::State& state, cb::Point at) {
     const Radii radii(state, at);
-    return cb::Ellipse::about(at, radii.across, radii.down);
+    return cb::Ellipse::about(centre(state, at), radii.across, radii.down);
 }
 
 void ellipse_fill(benchmark::State& state) {
@@ -66,31 +72,32 @@ void ellipse_fill(benchmark::State& state) {
         cb::draw(view, ellipse(state, at), cb::Fill{colour});
     });
 }
-BENCHMARK(ellipse_fill)->Arg(6)->Arg(16)->Arg(60);
+BENCHMARK(ellipse_fill)->ArgsProduct({{6, 16, 60}, {0, 1}});
 
 void textbook_ellipse(benchmark::State& state, bool filled) {
     theirs(state, 70, [&](textbook::Canvas& canvas, cb::Point at) {
         const Radii radii(state, at);
-        textbook::ellipse(canvas, at.x, at.y, radii.across, radii.down, filled, textbook_colour);
+        const cb::Point middle = centre(state, at);
+        textbook::ellipse(canvas, middle.x, middle.y, radii.across, radii.down, filled, textbook_colour);
     });
 }
 
 void ellipse_fill_textbook(benchmark::State& state) {
     textbook_ellipse(state, true);
 }
-BENCHMARK(ellipse_fill_textbook)->Arg(6)->Arg(16)->Arg(60);
+BENCHMARK(ellipse_fill_textbook)->ArgsProduct({{6, 16, 60}, {0, 1}});
 
 void ellipse_outline(benchmark::State& state) {
     const cb::Stroke stroke{colour};
     ours(state, 70,
          [&](const cb::ImageView& view, cb::Point at) { cb::draw(view, ellipse(state, at), stroke); });
 }
-BENCHMARK(ellipse_outline)->Arg(6)->Arg(16)->Arg(60);
+BENCHMARK(ellipse_outline)->ArgsProduct({{6, 16, 60}, {0, 1}});
 
 void ellipse_outline_textbook(benchmark::State& state) {
     textbook_ellipse(state, false);
 }
-BENCHMARK(ellipse_outline_textbook)->Arg(6)->Arg(16)->Arg(60);
+BENCHMARK(ellipse_outline_textbook)->ArgsProduct({{6, 16, 60}, {0, 1}});
 
 /// Arguments: radius and width.
 void wide_circle(benchmark::State& state) {
@@ -100,7 +107,7 @@ void wide_circle(benchmark::State& state) {
         cb::draw(view, cb::Circle{at, radius}, stroke);
     });
 }
-BENCHMARK(wide_circle)->Args({20, 3})->Args({60, 5})->Args({60, 20});
+BENCHMARK(wide_circle)->Args({20, 3})->Args({40, 3})->Args({60, 5})->Args({60, 20});
 
 void wide_circle_textbook(benchmark::State& state) {
     const auto radius = static_cast<int>(state.range(0));
@@ -109,7 +116,7 @@ void wide_circle_textbook(benchmark::State& state) {
         textbook::wide_circle(canvas, at.x, at.y, radius, width, textbook_colour);
     });
 }
-BENCHMARK(wide_circle_textbook)->Args({20, 3})->Args({60, 5})->Args({60, 20});
+BENCHMARK(wide_circle_textbook)->Args({20, 3})->Args({40, 3})->Args({60, 5})->Args({60, 20});
 
 /// The band of constant width; the textbook's is the difference of two ellipses, which is not.
 void wide_ellipse(benchmark::State& state) {
@@ -117,7 +124,7 @@ void wide_ellipse(benchmark::State& state) {
     ours(state, 75,
          [&](const cb::ImageView& view, cb::Point at) { cb::draw(view, ellipse(state, at), stroke); });
 }
-BENCHMARK(wide_ellipse)->Arg(60);
+BENCHMARK(wide_ellipse)->Args({60, 0});
 
 void wide_ellipse_textbook(benchmark::State& state) {
     const auto radius = static_cast<int>(state.range(0));
@@ -125,7 +132,7 @@ void wide_ellipse_textbook(benchmark::State& state) {
         textbook::wide_ellipse(canvas, at.x, at.y, radius, radius / 2, 5, textbook_colour);
     });
 }
-BENCHMARK(wide_ellipse_textbook)->Arg(60);
+BENCHMARK(wide_ellipse_textbook)->Args({60, 0});
 
 /// Arguments: radius and width, 1 or more.
 void arc(benchmark::State& state) {

@@ -32,6 +32,10 @@ void checked_stroke(const ImageView& view, const S& shape, const Stroke& stroke,
 
 } // namespace
 
+paint::Painter painter_of(const ImageView& view, const Paint& paint, const Blending& blending) {
+    return {surface_of(view), paint, blending};
+}
+
 void check_bits(const ImageView& view) {
     if (layout(view.format()).kind == PixelLayout::Kind::floats)
         throw ArgumentError(

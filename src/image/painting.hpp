@@ -24,9 +24,7 @@ inline void check_mode(const ImageView& view, const Blending& blending) {
 }
 
 /// @param paint outlives the painter
-inline paint::Painter painter_of(const ImageView& view, const Paint& paint, const Blending& blending) {
-    return {surface_of(view), paint, blending};
-}
+paint::Painter painter_of(const ImageView& view, const Paint& paint, const Blending& blending);
 
 inline raster::Clip clip_of(const ImageView& view) {
     return {view.clip().x, view.clip().y, view.clip().end_x(), view.clip().end_y()};

@@ -60,6 +60,17 @@ inline std::uint64_t floor_sqrt(Uint128 value) {
     return root;
 }
 
+/// The largest integer whose square is below a * b, both above 0 and below 2^50: a guess, at most one off,
+/// mended in integers.
+inline std::uint64_t floor_sqrt_below_product(std::uint64_t a, std::uint64_t b) {
+    const Uint128 largest = Uint128{a} * b - 1;
+    const auto root =
+        static_cast<std::uint64_t>(std::sqrt(static_cast<double>(static_cast<std::int64_t>(a)) *
+                                             static_cast<double>(static_cast<std::int64_t>(b))));
+    if (Uint128{root} * root > largest) return root - 1;
+    return Uint128{root + 1} * (root + 1) <= largest ? root + 1 : root;
+}
+
 static_assert(floor_div(std::int64_t{-7}, std::int64_t{2}) == -4 &&
               floor_div(std::int64_t{7}, std::int64_t{2}) == 3);
 static_assert(ceil_div(Int128{-7}, Int128{2}) == -3 && ceil_div(Int128{7}, Int128{2}) == 4);

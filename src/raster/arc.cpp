@@ -46,7 +46,8 @@ class SectorRows {
 
     [[nodiscard]] Runs row(std::int64_t y) {
         Runs result = rows_.filled(y).intersection(seen_.row(y, origin_));
-        if (std::abs(2 * y - origin_.y) <= 1) result.unite(columns(-1, 1, origin_)); // the centre's pixels
+        if (std::abs(2 * y - origin_.y) <= 1)
+            result.unite(columns(-1.0, 1.0, origin_)); // the centre's pixels
         return result;
     }
 

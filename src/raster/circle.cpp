@@ -59,9 +59,10 @@ void stroke(const Circle& circle, const Pen& pen, SpanSink& sink) {
             sink);
     }
     const auto add_band = [&](const auto& band) {
-        const Reach reach{band.reach(), band.reach()};
+        const Core core = core_of(circle.centre);
         add_symmetric_rows(
-            core_of(circle.centre), reach, [&band](std::int64_t y) { return band.row(y); }, sink);
+            core, {band.reach(), band.reach()}, [&band](std::int64_t y) { return band.row(y); }, sink,
+            band.first_row_beyond(furthest_shown(core, sink.clip())));
     };
     with_round_band(2 * static_cast<std::uint64_t>(circle.radius), static_cast<std::uint64_t>(pen.width), 0,
                     add_band);

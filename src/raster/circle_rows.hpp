@@ -86,7 +86,7 @@ class OpenDisc {
         if constexpr (IsSmall)
             return floor_sqrt_below_2_52((limit_ - down) * (limit_ + down) - 1);
         else
-            return floor_sqrt(Uint128{limit_} * limit_ - 1 - Uint128{down} * down);
+            return floor_sqrt_below_product(limit_ - down, limit_ + down);
     }
 
     std::uint64_t limit_;
@@ -102,6 +102,12 @@ class RoundBand {
         : outer_(diameter + width, parity), hole_(diameter > width ? diameter - width : 0, parity) {}
 
     [[nodiscard]] std::int64_t reach() const { return outer_.half_width(0); }
+
+    /// The nearest rows whose hole is not as wide as this.
+    [[nodiscard]] std::int64_t first_row_beyond(std::int64_t half_width) const {
+        return hole_.half_width(half_width) + 1;
+    }
+
     [[nodiscard]] SymmetricRow row(std::int64_t y) const {
         return {outer_.half_width(y), hole_.half_width(y)};
     }

@@ -8,8 +8,10 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <concepts>
 #include <cstddef>
 #include <cstdint>
+#include <cstdlib>
 #include <initializer_list>
 
 namespace coldbrick::raster {
@@ -49,10 +51,11 @@ struct Origin {
 constexpr long double beyond_all = 0x1p40L;
 
 /// The columns of the pixels from left to right, both included.
-inline Run columns(long double left, long double right, const Origin& origin) {
+template <std::floating_point Real>
+Run columns(Real left, Real right, const Origin& origin) {
     // A double's conversion to an integer is an instruction, where rounding a long double is a call.
-    const auto start = static_cast<double>(std::min(left, beyond_all));
-    const auto end = static_cast<double>(std::max(right, -beyond_all));
+    const auto start = static_cast<double>(std::min<Real>(left, beyond_all));
+    const auto end = static_cast<double>(std::max<Real>(right, -beyond_all));
     const auto start_down = static_cast<std::int64_t>(start); // towards 0
     const auto end_up = static_cast<std::int64_t>(end);
     const std::int64_t from = start_down + (static_cast<double>(start_down) < start ? 1 : 0);
@@ -83,13 +86,59 @@ class ConvexArea {
 
     /// The columns of the row y.
     [[nodiscard]] Run row(std::int64_t y, const Origin& origin) const {
-        const auto down = static_cast<long double>(2 * y - origin.y);
-        long double left = -beyond_all;
-        long double right = beyond_all;
+        const std::int64_t down = 2 * y - origin.y;
+        const bool is_near = edges_are_near_ && std::abs(down) < std::int64_t{1} << 30;
+        return is_near ? row_at<double>(down, origin) : row_at<long double>(down, origin);
+    }
+
+  private:
+    /// A double's digits tell sides of edges by far less than the tolerance where this and rows are near.
+    static constexpr long double near_limit = 0x1p30L;
+
+    /// Keeps out . p <= limit.
+    void keep(Vector out, long double limit) {
+        if (count_ == edges_.size()) return; // never: no shape asks for more
+        edges_are_near_ = edges_are_near_ && std::abs(limit) < near_limit;
+        // The quotients are worked out first, so that a slope of 1 is exact.
+        edges_[count_++] = out.x == 0  ? Edge(Edge::Kind::level, limit, out.y)
+                           : out.x > 0 ? Edge(Edge::Kind::right, limit / out.x, out.y / out.x)
+                                       : Edge(Edge::Kind::left, limit / out.x, out.y / out.x);
+    }
+
+    template <class Real>
+    struct Line {
+        Real start;
+        Real slope;
+    };
+
+    /// An area's right or left end on the row y is start - slope * y; a level edge keeps the rows where that
+    /// is at least 0.
+    struct Edge {
+        enum class Kind : std::uint8_t { right, left, level } kind{};
+        Line<long double> exact{};
+        Line<double> rounded{};
+
+        Edge() = default;
+        Edge(Kind which, long double start, long double slope)
+            : kind(which), exact{start, slope}, rounded{static_cast<double>(start),
+                                                        static_cast<double>(slope)} {}
+
+        template <class Real>
+        [[nodiscard]] Real at(Real down) const {
+            if constexpr (std::same_as<Real, double>)
+                return rounded.start - rounded.slope * down;
+            else
+                return exact.start - exact.slope * down;
+        }
+    };
+
+    template <class Real>
+    [[nodiscard]] Run row_at(std::int64_t down, const Origin& origin) const {
+        Real left = -beyond_all;
+        Real right = beyond_all;
         for (std::size_t i = 0; i < count_; ++i) {
-            const Edge& edge = edges_[i];
-            const long double x = edge.start - edge.slope * down;
-            switch (edge.kind) {
+            const Real x = edges_[i].at(static_cast<Real>(down));
+            switch (edges_[i].kind) {
             case Edge::Kind::right: right = std::min(right, x); break;
             case Edge::Kind::left: left = std::max(left, x); break;
             case Edge::Kind::level:
@@ -99,25 +148,9 @@ class ConvexArea {
         return columns(left, right, origin);
     }
 
-  private:
-    /// Keeps out . p <= limit.
-    void keep(Vector out, long double limit) {
-        if (count_ == edges_.size()) return; // never: no shape asks for more
-        // The quotients are worked out first, so that a slope of 1 is exact.
-        edges_[count_++] = out.x == 0  ? Edge{Edge::Kind::level, limit, out.y}
-                           : out.x > 0 ? Edge{Edge::Kind::right, limit / out.x, out.y / out.x}
-                                       : Edge{Edge::Kind::left, limit / out.x, out.y / out.x};
-    }
-
-    /// An area's right or left end on the row y is start - slope * y; a level edge keeps the rows where that
-    /// is at least 0.
-    struct Edge {
-        enum class Kind : std::uint8_t { right, left, level } kind;
-        long double start;
-        long double slope;
-    };
     std::array<Edge, 6> edges_{};
     std::size_t count_ = 0;
+    bool edges_are_near_ = true;
 };
 
 } // namespace coldbrick::raster

@@ -31,7 +31,8 @@ void stroke_wide(const Box& box, std::int32_t radius, std::int64_t width, const 
     const Reach reach{band.reach(), band.reach()};
     if (2 * std::int64_t{radius} > width)
         return add_symmetric_rows(
-            core, reach, [&band](std::int64_t y) { return band.row(y); }, sink);
+            core, reach, [&band](std::int64_t y) { return band.row(y); }, sink,
+            band.first_row_beyond(furthest_shown(core, sink.clip())));
     // The inner corners are square.
     const Box hole = box.inset(width / 2 + 1);
     const auto outer = [&band](std::int64_t y) { return SymmetricRow{band.row(y).outer, -1}; };

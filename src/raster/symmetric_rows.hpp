@@ -85,22 +85,29 @@ struct Distances {
     [[nodiscard]] bool has(std::int64_t distance) const { return from <= distance && distance <= to; }
 };
 
+/// How far from the core's sides the clip's outermost pixels lie: a row whose hole is as wide shows none.
+inline std::int64_t furthest_shown(const Core& core, const Clip& clip) {
+    return std::max({std::int64_t{0}, core.left - 2 * clip.left, 2 * clip.right - 2 - core.right});
+}
+
 /// Adds the rows that the clip shows, within reach of the core. row_of(Y) tells the row at a distance from
 /// the core's top or bottom, 0 for those between; it is asked once for the rows above and below, and with
 /// growing distances.
+/// @param first_shown the clip shows nothing of nearer rows
 template <class RowOf>
-void add_symmetric_rows(const Core& core, const Reach& reach, RowOf row_of, SpanSink& sink) {
+void add_symmetric_rows(const Core& core, const Reach& reach, RowOf row_of, SpanSink& sink,
+                        std::int64_t first_shown = 0) {
     if (shows_all(sink.clip(), core, reach)) return add_whole_rows(core, reach, row_of, sink);
     const std::int64_t first = 2 * sink.clip().top;
     const std::int64_t last = 2 * sink.clip().bottom - 2;
     const std::int64_t odd = core.top & 1;
-    if (odd == 0) {
+    if (odd == 0 && first_shown == 0) {
         const std::int64_t top = std::max(core.top, first) >> 1;
         const std::int64_t bottom = std::min(core.bottom, last) >> 1;
         if (top <= bottom) add_runs(top, bottom + 1, runs_of(core, row_of(std::int64_t{0})), sink);
     }
     // What the clip shows of the rows below and of those above.
-    const std::int64_t smallest = 2 - odd;
+    const std::int64_t smallest = std::max(2 - odd, first_shown + ((first_shown ^ odd) & 1));
     const Distances below{std::max(smallest, first - core.bottom), std::min(reach.down, last - core.bottom)};
     const Distances above{std::max(smallest, core.top - last), std::min(reach.down, core.top - first)};
     if (below.none() && above.none()) return;

@@ -1,6 +1,5 @@
 #include "commands.hpp"
 #include "samples.hpp"
-#include "sheet_file.hpp"
 #include "text_file.hpp"
 
 #include <coldbrick/error.hpp>
@@ -10,7 +9,6 @@
 #include <fmt/format.h>
 
 #include <filesystem>
-#include <memory>
 #include <system_error>
 
 namespace {
@@ -25,7 +23,10 @@ void make_folder(const fs::path& folder) {
             fmt::format("cannot make the folder {}: {}", folder.string(), error.message()));
 }
 
-void write_samples(const fs::path& folder) {
+} // namespace
+
+void write_demo(const DemoArguments& arguments) {
+    const fs::path folder = arguments.folder;
     make_folder(folder);
     fmt::print("Open these files:\n");
     for (const Sample& sample : samples()) {
@@ -37,13 +38,4 @@ void write_samples(const fs::path& folder) {
         coldbrick::save(sheet.render(format_for(sheet, coldbrick::FileType::png)), picture_path);
         fmt::print("  {}  drawn from {}\n", picture_path.string(), sheet_path.string());
     }
-}
-
-} // namespace
-
-void add_demo_command(CLI::App& tool) {
-    CLI::App* const command = tool.add_subcommand("demo", "Write the sample sheets and draw them");
-    const auto folder = std::make_shared<std::string>("coldbrick-demo");
-    command->add_option("FOLDER", *folder, "Where to write; made if it is missing")->capture_default_str();
-    command->callback([folder] { write_samples(*folder); });
 }

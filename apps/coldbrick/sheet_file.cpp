@@ -2,29 +2,6 @@
 
 #include "text_file.hpp"
 
-#include <fmt/format.h>
-
-namespace {
-
-/// Accepts NAME=VALUE.
-std::string check_setting(const std::string& text) {
-    const std::size_t sign = text.find('=');
-    if (sign == std::string::npos || sign == 0 || sign + 1 == text.size())
-        return fmt::format("\"{}\" is not of the form NAME=VALUE", text);
-    return {};
-}
-
-} // namespace
-
-void add_sheet_arguments(CLI::App& command, SheetArguments& arguments) {
-    command.add_option("SHEET", arguments.path, "The sheet to read")->required();
-    command
-        .add_option("--set", arguments.settings, "Give a name of the sheet another value; may be repeated")
-        ->type_name("NAME=VALUE")
-        ->allow_extra_args(false)
-        ->check(CLI::Validator(check_setting, "", "setting"));
-}
-
 coldbrick::ImageLoader images_beside(const std::filesystem::path& sheet) {
     return [folder = sheet.parent_path()](const std::string& file) { return coldbrick::load(folder / file); };
 }

@@ -5,8 +5,6 @@
 #include <coldbrick/files.hpp>
 #include <coldbrick/sheet.hpp>
 
-#include <CLI/CLI.hpp>
-
 #include <filesystem>
 #include <string>
 #include <vector>
@@ -16,9 +14,6 @@ struct SheetArguments {
     std::string path;
     std::vector<std::string> settings; ///< NAME=VALUE each
 };
-
-/// Adds the sheet's path and --set to a command.
-void add_sheet_arguments(CLI::App& command, SheetArguments& arguments);
 
 /// The format that a picture of the sheet takes in a file of this type: alpha only where the ground is
 /// see-through, gray only in files that hold nothing else.

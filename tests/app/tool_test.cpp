@@ -191,7 +191,7 @@ TEST(Tool, TellsWhatIsWrongAndHow) {
         {"graph " + sheet + out + " --zoom big", 2, "--zoom"},
         {"demo " + sheet, 1, "coldbrick: cannot make the folder " + sheet},
         {"", 2, "A subcommand is required"},
-        {"paint", 2, ""},
+        {"sketch", 2, "The following argument was not expected: sketch"},
     };
     for (const Row& row : rows) {
         const Finished finished = run_command(tool + ' ' + row.arguments);

@@ -44,7 +44,9 @@ void paint_spans(const raster::Clip& clip, paint::Painter& painter, Rasterise ra
     const auto paint = [](void* receiver, auto spans) {
         static_cast<const paint::Painter*>(receiver)->paint(spans);
     };
-    raster::SpanSink sink(clip, &painter, paint, paint);
+    // While the processor writes a long run to memory, the next one is worked out.
+    const std::int64_t long_run = painter.replaces() ? 512 : raster::SpanSink::no_run;
+    raster::SpanSink sink(clip, &painter, paint, paint, long_run);
     rasterise(sink);
     sink.flush();
 }

@@ -10,6 +10,7 @@
 #include <algorithm>
 #include <array>
 #include <cstdint>
+#include <limits>
 #include <span>
 
 namespace coldbrick::raster {
@@ -21,9 +22,15 @@ class SpanSink {
     using Receive = void (*)(void* receiver, std::span<const Span> spans);
     using ReceiveMirrored = void (*)(void* receiver, std::span<const MirroredSpan> spans);
 
+    /// Longer than any run.
+    static constexpr std::int64_t no_run = std::numeric_limits<std::int64_t>::max();
+
     /// @param receive_mirrored takes mirrored spans as they are; without it they come as spans, too
-    SpanSink(const Clip& clip, void* receiver, Receive receive, ReceiveMirrored receive_mirrored = nullptr)
-        : clip_(clip), receiver_(receiver), receive_(receive), receive_mirrored_(receive_mirrored) {
+    /// @param long_run runs of so many pixels are handed on without waiting for others
+    SpanSink(const Clip& clip, void* receiver, Receive receive, ReceiveMirrored receive_mirrored = nullptr,
+             std::int64_t long_run = no_run)
+        : clip_(clip), receiver_(receiver), receive_(receive), receive_mirrored_(receive_mirrored),
+          long_run_(long_run) {
         next_ = spans_.data();
         next_mirrored_ = mirrored_.data();
     }
@@ -62,14 +69,14 @@ class SpanSink {
     /// A span that is not empty and lies in the clip.
     void add_visible(const Span& span) {
         *next_++ = span;
-        if (next_ == spans_.data() + spans_.size() || span.x_end - span.x_begin >= long_run) flush_spans();
+        if (next_ == spans_.data() + spans_.size() || span.x_end - span.x_begin >= long_run_) flush_spans();
     }
 
     /// Mirrored spans that lie in the clip.
     void add_mirrored(const MirroredSpan& span) {
         if (receive_mirrored_ == nullptr) return span.for_each([this](const Span& one) { add_visible(one); });
         *next_mirrored_++ = span;
-        if (next_mirrored_ == mirrored_.data() + mirrored_.size() || span.length >= long_run)
+        if (next_mirrored_ == mirrored_.data() + mirrored_.size() || span.length >= long_run_)
             flush_mirrored();
     }
 
@@ -79,10 +86,6 @@ class SpanSink {
     }
 
   private:
-    /// While the processor writes runs of so many pixels to memory, the next ones are worked out: long runs
-    /// do not wait for a batch to fill.
-    static constexpr std::int64_t long_run = 512;
-
     void flush_spans() {
         receive_(receiver_, std::span(spans_.data(), next_));
         next_ = spans_.data();
@@ -97,6 +100,7 @@ class SpanSink {
     void* receiver_;
     Receive receive_;
     ReceiveMirrored receive_mirrored_;
+    std::int64_t long_run_;
     // What lies from the next ones on is left as it is.
     Span* next_;
     MirroredSpan* next_mirrored_;

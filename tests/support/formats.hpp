@@ -4,12 +4,15 @@
 
 #include <coldbrick/pixel_format.hpp>
 
+#include <array>
+#include <cstddef>
+
 namespace coldbrick::test {
 
-constexpr PixelFormat all_formats[] = {PixelFormat::gray8,    PixelFormat::gray16,  PixelFormat::graya8,
-                                       PixelFormat::rgb8,     PixelFormat::bgr8,    PixelFormat::rgba8,
-                                       PixelFormat::bgra8,    PixelFormat::argb8,   PixelFormat::abgr8,
-                                       PixelFormat::rgb16,    PixelFormat::rgba16,  PixelFormat::rgb565,
-                                       PixelFormat::indexed8, PixelFormat::gray32f, PixelFormat::rgba32f};
+constexpr auto all_formats = [] {
+    std::array<PixelFormat, pixel_layouts.size()> result{};
+    for (std::size_t i = 0; i < result.size(); ++i) result[i] = static_cast<PixelFormat>(i);
+    return result;
+}();
 
 } // namespace coldbrick::test

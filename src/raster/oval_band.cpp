@@ -45,13 +45,23 @@ class OffsetArea {
         return sine * ((b_ == 0 ? 0 : b_ * b_ / support(sine)) + distance_) - y;
     }
 
+    /// The sine where the ellipse with the axes that the area has ends on the row.
+    [[nodiscard]] Real first_guess(Real y) const {
+        const Real across = a_ + distance_;
+        const Real down = b_ + distance_;
+        const Real part = y / down;
+        if (across <= 0) return part;
+        return across * part /
+               std::sqrt(down * down * (1 - part) * (1 + part) + across * across * part * part);
+    }
+
     /// The sine of the direction in which the area ends on the row, by Newton's method within halved
     /// brackets. It starts from the row alone and not from the row before, or the clip could tell on the last
     /// bit.
     [[nodiscard]] Real touching_sine(Real y) const {
         Real low = 0;
         Real high = 1;
-        Real sine = y / (b_ + distance_);
+        Real sine = first_guess(y);
         for (int i = 0; i < 200; ++i) {
             const Real error = beyond(sine, y);
             (error > 0 ? high : low) = sine;
@@ -60,8 +70,10 @@ class OffsetArea {
             const Real step = error / slope;
             Real next = sine - step;
             // Newton's steps square what is missing: after one this short, rounding is all that is left.
+            // Where the area is cut off at its tip, beyond() falls before it rises through the place that is
+            // meant.
+            if (slope > 0 && std::abs(step) < Real(1e-10)) return std::clamp(next, low, high);
             const bool inside = next > low && next < high;
-            if (inside && std::abs(step) < Real(1e-10)) return next;
             if (!inside) next = (low + high) / 2;
             if (next == sine || next == low || next == high) break;
             sine = next;

@@ -10,6 +10,7 @@
 
 namespace coldbrick::paint {
 
+/// For all but an opaque colour, which the constructor knows.
 /// @param plain one colour of 8 bits for all channels
 void Painter::choose_way(bool plain) {
     colour_ = with_opacity(colour_, blending_.opacity);
@@ -19,7 +20,7 @@ void Painter::choose_way(bool plain) {
     const bool over = mode == BlendMode::source_over;
     if (is_one_colour && over && colour_.alpha == 0)
         way_ = Way::nothing;
-    else if (is_one_colour && (mode == BlendMode::copy || (over && colour_.alpha == 255)))
+    else if (is_one_colour && mode == BlendMode::copy)
         use_pixel(Way::replace, colour_);
     else if (is_one_colour && over && surface_.codec.layout->kind == PixelLayout::Kind::bytes &&
              surface_.contiguous())

@@ -140,8 +140,7 @@ OvalBand::OvalBand(const Oval& oval, std::int64_t width)
       huge_(std::max({oval.a, oval.b, static_cast<std::uint64_t>(width)}) > std::uint64_t{1} << 20) {}
 
 std::int64_t OvalBand::reach() const {
-    const auto furthest = static_cast<std::int64_t>(oval_.upright ? oval_.b : std::max(oval_.a, oval_.b));
-    return furthest + width_ + 1;
+    return static_cast<std::int64_t>(std::max(oval_.a, oval_.b)) + width_ + 1;
 }
 
 /// How far to the left the band and its hole reach on the row: the largest -X, which is below 0 where a

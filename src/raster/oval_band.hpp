@@ -16,7 +16,7 @@ class OvalBand {
   public:
     OvalBand(const Oval& oval, std::int64_t width);
 
-    /// The furthest rows from the centre that may have pixels, in half pixels.
+    /// How far from the centre, in half pixels, pixels may lie in any direction.
     [[nodiscard]] std::int64_t reach() const;
 
     /// The row at Y >= 0 half pixels from the centre of an upright ellipse.

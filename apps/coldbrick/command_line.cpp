@@ -2,15 +2,26 @@
 
 #include "commands.hpp"
 
+#include "streams.hpp"
+#include "geometry/nearest_word.hpp"
+#include "geometry/shown_text.hpp"
+
+#include <coldbrick/error.hpp>
+
 #include <CLI/CLI.hpp>
 #include <fmt/format.h>
+#include <fmt/ranges.h>
 
 #include <charconv>
+#include <cstdio>
 #include <exception>
+#include <limits>
 #include <map>
 #include <memory>
 #include <new>
+#include <string_view>
 #include <system_error>
+#include <vector>
 
 namespace {
 
@@ -31,25 +42,57 @@ CLI::Option* add_file(CLI::App& command, const char* name, std::string& target, 
 }
 
 void add_output(CLI::App& command, std::string& target) {
-    add_file(command, "-o,--output", target, "The image file: .png, .pgm, .ppm, .pam or .pnm")->required();
+    const auto check_type = [](const std::string& path) -> std::string {
+        try {
+            (void)cb::file_type(path);
+            return {};
+        } catch (const cb::FileError& error) {
+            return error.what();
+        }
+    };
+    add_file(command, "-o,--output", target, "The image file: .png, .pgm, .ppm, .pam or .pnm")
+        ->required()
+        ->check(CLI::Validator(check_type, "", "image file"));
+}
+
+/// Adds an option that takes a whole number.
+template <class Number>
+CLI::Option* add_number(CLI::App& command, const char* name, Number& target, Number low, Number high,
+                        const char* description) {
+    const auto take = [=, &target](const std::string& text) {
+        const char* const end = text.data() + text.size();
+        Number value{};
+        const auto read = std::from_chars(text.data(), end, value);
+        if (read.ec != std::errc() || read.ptr != end || value < low || value > high)
+            throw CLI::ValidationError(
+                name, fmt::format("{} is not a whole number of {}..{}", cb::in_quotes(text), low, high));
+        target = value;
+    };
+    return command.add_option_function<std::string>(name, take, description)->type_name("NUMBER");
 }
 
 /// Adds an option that takes one of the words and gives `target` its value.
 template <class Value, class Target>
-void add_choice(CLI::App& command, const char* name, const char* description,
+CLI::Option* add_choice(CLI::App& command, const char* name, const char* description,
                 const std::map<std::string, Value>& choices, Target& target) {
-    command
-        .add_option_function<std::string>(
-            name, [choices, &target](const std::string& word) { target = choices.at(word); }, description)
-        ->type_name("WORD")
-        ->check(CLI::IsMember(choices));
+    const auto take = [name, choices, &target](const std::string& word) {
+        const auto found = choices.find(word);
+        if (found == choices.end()) {
+            std::vector<std::string_view> known;
+            for (const auto& choice : choices) known.push_back(choice.first);
+            throw CLI::ValidationError(name, fmt::format("{} is none of {}", cb::in_quotes(word),
+                                                         fmt::join(known, ", ")));
+        }
+        target = found->second;
+    };
+    return command.add_option_function<std::string>(name, take, description)->type_name("WORD");
 }
 
 /// Accepts NAME=VALUE.
 std::string check_setting(const std::string& text) {
     const std::size_t sign = text.find('=');
     if (sign == std::string::npos || sign == 0 || sign + 1 == text.size())
-        return fmt::format("\"{}\" is not of the form NAME=VALUE", text);
+        return fmt::format("{} is not of the form NAME=VALUE", cb::in_quotes(text));
     return {};
 }
 
@@ -70,8 +113,8 @@ void add_draw_options(CLI::App& command, DrawArguments& arguments) {
 void add_graph_options(CLI::App& command, GraphArguments& arguments) {
     add_sheet(command, arguments.sheet);
     add_output(command, arguments.output);
-    command.add_option("--zoom", arguments.zoom, "The side of a magnified pixel, 1..1024")
-        ->capture_default_str();
+    add_number(command, "--zoom", arguments.zoom, 1, 1024, "The side of a magnified pixel, 1..1024")
+        ->default_str(std::to_string(arguments.zoom));
 }
 
 /// Takes WIDTHxHEIGHT.
@@ -82,7 +125,10 @@ cb::Size size_of(const std::string& text) {
     const bool cross = width.ec == std::errc() && width.ptr != end && *width.ptr == 'x';
     const auto height = cross ? std::from_chars(width.ptr + 1, end, size.height) : width;
     if (!cross || height.ec != std::errc() || height.ptr != end || size.width < 1 || size.height < 1)
-        throw CLI::ValidationError("--size", fmt::format("\"{}\" is not of the form WIDTHxHEIGHT", text));
+        throw CLI::ValidationError("--size",
+                                   fmt::format("{} is not of the form WIDTHxHEIGHT, each of 1..{}",
+                                               cb::in_quotes(text),
+                                               std::numeric_limits<std::int32_t>::max()));
     return size;
 }
 
@@ -94,50 +140,72 @@ std::map<std::string, cb::PixelFormat> formats() {
     return result;
 }
 
-void add_convert_options(CLI::App& command, ConvertArguments& arguments) {
-    command.add_option("IMAGE", arguments.input, "The image file to read: PNG or a portable anymap")
-        ->required();
-    add_output(command, arguments.output);
-    add_choice(command, "--format", "The pixel format, such as gray8 or rgb16", formats(), arguments.format);
-    command.add_flag_callback(
-        "--linear-gray", [&arguments] { arguments.gray_rule = cb::GrayRule::linear; },
-        "Make gray in linear light");
-    add_file(command, "--palette", arguments.palette, "Take the nearest colours of this palette file");
-    command
-        .add_option_function<std::string>(
-            "--size", [&arguments](const std::string& text) { arguments.size = size_of(text); },
-            "The new size")
-        ->type_name("WIDTHxHEIGHT");
+/// Takes quarter turns.
+int quarters_of(const std::string& text) {
+    for (int degrees = -270; degrees <= 270; degrees += 90)
+        if (text == std::to_string(degrees)) return degrees / 90;
+    throw CLI::ValidationError("--turn", fmt::format("{} is none of -270, -180, -90, 0, 90, 180, 270",
+                                                     cb::in_quotes(text)));
+}
+
+void add_size_options(CLI::App& command, ConvertArguments& arguments) {
+    CLI::Option* const size =
+        command
+            .add_option_function<std::string>(
+                "--size", [&arguments](const std::string& text) { arguments.size = size_of(text); },
+                "The new size")
+            ->type_name("WIDTHxHEIGHT");
     add_choice<cb::Fit>(command, "--fit", "How the image fits the size; exact if left out",
                         {{"exact", cb::Fit::exact}, {"inside", cb::Fit::inside}, {"cover", cb::Fit::cover}},
-                        arguments.resizing.fit);
+                        arguments.resizing.fit)
+        ->needs(size);
     add_choice<cb::Resampling>(command, "--resampling", "How pixels are made; area if left out",
                                {{"area", cb::Resampling::area},
                                 {"nearest", cb::Resampling::nearest},
                                 {"bilinear", cb::Resampling::bilinear},
                                 {"bicubic", cb::Resampling::bicubic}},
-                               arguments.resizing.resampling);
+                               arguments.resizing.resampling)
+        ->needs(size);
+}
+
+void add_convert_options(CLI::App& command, ConvertArguments& arguments) {
+    command.add_option("IMAGE", arguments.input, "The image file to read: PNG or a portable anymap")
+        ->required();
+    add_output(command, arguments.output);
+    CLI::Option* const format = add_choice(command, "--format", "The pixel format, such as gray8 or rgb16",
+                                           formats(), arguments.format);
     command
-        .add_option_function<int>(
-            "--turn", [&arguments](int degrees) { arguments.orientation.quarters = degrees / 90; },
+        .add_flag_callback(
+            "--linear-gray", [&arguments] { arguments.gray_rule = cb::GrayRule::linear; },
+            "Make gray in linear light, with a gray --format")
+        ->needs(format);
+    add_file(command, "--palette", arguments.palette, "Take the nearest colours of this palette file")
+        ->excludes(format);
+    add_size_options(command, arguments);
+    command
+        .add_option_function<std::string>(
+            "--turn", [&arguments](const std::string& text) { arguments.orientation.quarters = quarters_of(text); },
             "Quarter turns in degrees, clockwise")
-        ->check(CLI::IsMember({0, 90, 180, 270, -90, -180, -270}));
+        ->type_name("DEGREES");
     command.add_flag("--mirror", arguments.orientation.mirrored, "Exchange left and right, before the turn");
 }
 
 void add_colours_options(CLI::App& command, ColoursArguments& arguments) {
     CLI::Option* const file =
         add_file(command, "--palette", arguments.palette, "A palette file instead of the tool's own colours");
-    command
-        .add_option("--distinct", arguments.distinct, "So many colours that are easily told apart, 1..256")
-        ->check(CLI::Range(1, 256))
-        ->excludes(file);
-    command.add_option("--seed", arguments.seed, "Turns the distinct colours' hues");
+    CLI::Option* const distinct =
+        add_number(command, "--distinct", arguments.distinct, std::size_t{1}, std::size_t{256},
+                   "So many colours that are easily told apart, 1..256")
+            ->excludes(file);
+    add_number(command, "--seed", arguments.seed, std::uint64_t{0}, std::numeric_limits<std::uint64_t>::max(),
+               "Turns the distinct colours' hues")
+        ->needs(distinct);
 }
 
 void add_demo_options(CLI::App& command, DemoArguments& arguments) {
     command.add_option("FOLDER", arguments.folder, "Where to write; made if it is missing")
         ->capture_default_str();
+    command.add_flag("--force", arguments.force, "Replace files that are there and differ");
 }
 
 void add_commands(CLI::App& tool) {
@@ -153,30 +221,54 @@ void add_commands(CLI::App& tool) {
     add_command(tool, "demo", "Write the sample sheets and draw them", write_demo, add_demo_options);
 }
 
-} // namespace
+constexpr int job_failed = 1;
+constexpr int wrong_call = 2;
 
-int run_command_line(int argument_count, char** arguments) {
-    constexpr int job_failed = 1;
-    constexpr int wrong_call = 2;
-    CLI::App tool("Draws exact pixels from text sheets.", "coldbrick");
+int report(int status, std::string_view message) {
+    fmt::print(stderr, "coldbrick: {}\n", message);
+    return status;
+}
+
+/// A word that is no command is told, rather than that a command is missing.
+int report_unknown_command(const CLI::App& tool, const std::string& word) {
+    std::vector<std::string> names;
+    for (const CLI::App* const command : tool.get_subcommands({})) names.push_back(command->get_name());
+    const std::vector<std::string_view> known(names.begin(), names.end());
+    const std::string_view meant = cb::nearest_word(word, known);
+    const std::string hint = meant.empty() ? "" : fmt::format("; did you mean \"{}\"?", meant);
+    return report(wrong_call, fmt::format("{} is no command{}\nThe commands are {}.", cb::in_quotes(word), hint,
+                                          fmt::join(known, ", ")));
+}
+
+int report_wrong_call(const CLI::App& tool, const CLI::ParseError& error) {
+    const auto chosen = tool.get_subcommands();
+    if (chosen.empty() && tool.remaining_size() > 0 && !tool.remaining().front().starts_with('-'))
+        return report_unknown_command(tool, tool.remaining().front());
+    const std::string command = chosen.empty() ? "" : " " + chosen.front()->get_name();
+    return report(wrong_call, fmt::format("{}\ncoldbrick{} --help tells what is possible.",
+                                          cb::shown(error.what(), 1000), command));
+}
+
+int parse_and_run(CLI::App& tool, int argument_count, char** arguments) {
     try {
         add_commands(tool);
         tool.parse(argument_count, arguments);
         return 0;
-    } catch (const CLI::RequiredError& error) {
-        // A word that is no command is told, rather than that a command is missing.
-        if (tool.get_subcommands().empty() && tool.remaining_size() > 0)
-            tool.exit(CLI::ExtrasError(tool.remaining()));
-        else
-            tool.exit(error);
-        return wrong_call;
     } catch (const CLI::ParseError& error) {
-        return tool.exit(error) == 0 ? 0 : wrong_call; // prints the help, the version or what is wrong
+        if (error.get_exit_code() == 0) return tool.exit(error); // prints the help or the version
+        return report_wrong_call(tool, error);
     } catch (const std::bad_alloc&) {
-        fmt::print(stderr, "coldbrick: not enough memory for this picture\n");
-        return job_failed;
+        return report(job_failed, "there is not enough memory");
     } catch (const std::exception& error) {
-        fmt::print(stderr, "coldbrick: {}\n", error.what());
-        return job_failed;
+        return report(job_failed, error.what());
     }
+}
+
+} // namespace
+
+int run_command_line(int argument_count, char** arguments) {
+    CLI::App tool("Draws exact pixels from text sheets.", "coldbrick");
+    const int status = parse_and_run(tool, argument_count, arguments);
+    const std::string lost = output_failure();
+    return status == 0 && !lost.empty() ? report(job_failed, lost) : status;
 }

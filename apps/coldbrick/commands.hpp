@@ -55,5 +55,6 @@ void list_colours(const ColoursArguments& arguments);
 /// Writes the sample sheets into a folder and draws them.
 struct DemoArguments {
     std::string folder = "coldbrick-demo";
+    bool force = false; ///< replace files that are there and differ
 };
 void write_demo(const DemoArguments& arguments);

@@ -5,7 +5,6 @@
 
 void convert(const ConvertArguments& arguments) {
     namespace cb = coldbrick;
-    (void)cb::file_type(arguments.output); // told before the work is done
     cb::Image image = cb::load(arguments.input);
     if (arguments.size) image = cb::resized(image, *arguments.size, arguments.resizing);
     if (arguments.orientation != cb::Orientation{}) image = cb::oriented(image, arguments.orientation);

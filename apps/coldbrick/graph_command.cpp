@@ -4,7 +4,7 @@
 #include <coldbrick/magnify.hpp>
 
 void graph(const GraphArguments& arguments) {
-    const coldbrick::FileType type = coldbrick::file_type(arguments.output); // told before the work is done
+    const coldbrick::FileType type = coldbrick::file_type(arguments.output);
     const coldbrick::Sheet sheet = read_sheet_file(arguments.sheet);
     const coldbrick::Image image = sheet.render(format_for(sheet, type));
     coldbrick::save(coldbrick::magnified(image, {.zoom = arguments.zoom}), arguments.output);

@@ -2,7 +2,9 @@
 /// The command-line tool: arguments in, files and messages out. All drawing is the library's.
 
 #include "command_line.hpp"
+#include "streams.hpp"
 
 int main(int argument_count, char** arguments) {
+    prepare_process();
     return run_command_line(argument_count, arguments);
 }

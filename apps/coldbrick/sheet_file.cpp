@@ -3,7 +3,9 @@
 #include "text_file.hpp"
 
 coldbrick::ImageLoader images_beside(const std::filesystem::path& sheet) {
-    return [folder = sheet.parent_path()](const std::string& file) { return coldbrick::load(folder / file); };
+    return [folder = sheet.parent_path()](const std::string& file, std::size_t most_bytes) {
+        return coldbrick::load(folder / file, most_bytes);
+    };
 }
 
 coldbrick::PixelFormat format_for(const coldbrick::Sheet& sheet, coldbrick::FileType type) {

@@ -1,30 +1,17 @@
 #include "text_file.hpp"
 
 #include <coldbrick/error.hpp>
+#include <coldbrick/files.hpp>
 
 #include <fmt/format.h>
 
-#include <cerrno>
-#include <fstream>
-#include <sstream>
-#include <system_error>
-#include <utility>
+#include <cstddef>
+#include <vector>
 
 std::string read_text(const std::filesystem::path& path) {
-    std::ifstream file(path, std::ios::binary);
-    std::ostringstream text;
-    if (file && file.peek() != std::ifstream::traits_type::eof()) text << file.rdbuf();
-    if (!file.is_open() || file.bad())
-        throw coldbrick::FileError(
-            fmt::format("cannot read {}: {}", path.string(), std::generic_category().message(errno)));
-    return std::move(text).str();
-}
-
-void write_text(const std::filesystem::path& path, std::string_view text) {
-    std::ofstream file(path, std::ios::binary);
-    file << text;
-    file.close();
-    if (!file) throw coldbrick::FileError(fmt::format("cannot write {}", path.string()));
+    constexpr std::size_t most_bytes = std::size_t{256} << 20; // far more than anyone writes
+    const std::vector<std::byte> bytes = coldbrick::read_file(path, most_bytes);
+    return {reinterpret_cast<const char*>(bytes.data()), bytes.size()};
 }
 
 coldbrick::Palette read_palette_file(const std::filesystem::path& path) {

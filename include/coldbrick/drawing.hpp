@@ -2,69 +2,75 @@
 /// Lists of shapes with their styles, to be drawn again and again.
 #pragma once
 
+#include <coldbrick/bitmap.hpp>
 #include <coldbrick/fill.hpp>
 #include <coldbrick/image.hpp>
 #include <coldbrick/image_view.hpp>
 #include <coldbrick/overlay.hpp>
+#include <coldbrick/point.hpp>
 #include <coldbrick/shape.hpp>
 #include <coldbrick/stroke.hpp>
 
+#include <deque>    // the list
 #include <memory>   // images are shared
 #include <optional> // a shape may have a fill, a stroke or both
-#include <utility>  // images are handed on
-#include <vector>   // the list
+#include <variant>  // items are shapes or pictures
 
 namespace coldbrick {
 
 /// A list of shapes and styles. Drawing it paints them in the order in which they were added.
 class Drawing {
   public:
+    /// A shape and how it is painted: the fill first, the stroke over it, as two styles of one call of draw().
+    struct StyledShape {
+        Shape shape;
+        std::optional<Fill> fill;
+        std::optional<Stroke> stroke;
+    };
+
     /// An image and where it is laid.
     struct Picture {
         std::shared_ptr<const Image> image;
         Point at;
-        Overlay options;
+        Overlay options;                    ///< whose mask is the one below
+        std::shared_ptr<const Bitmap> mask; ///< null if there is none
     };
 
-    /// A shape and how it is painted: the fill first, the stroke over it; or a picture.
-    struct Item {
-        Shape shape;
-        std::optional<Fill> fill;
-        std::optional<Stroke> stroke;
-        std::optional<Picture> picture = {}; ///< stands instead of the shape
-    };
+    using Item = std::variant<StyledShape, Picture>;
 
-    /// Adds a shape with a fill. Values are checked when the drawing is drawn.
+    /// Adds a shape with a fill. @throws ArgumentError if a value of the shape or a style is outside its
+    /// range, as draw(); likewise below.
     template <ClosedShape S>
     void add(const S& shape, const Fill& fill) {
-        items_.push_back({shape, fill, std::nullopt});
+        add_checked({shape, fill, std::nullopt});
     }
 
     /// Adds a shape with a stroke.
     template <AnyShape S>
     void add(const S& shape, const Stroke& stroke) {
-        items_.push_back({shape, std::nullopt, stroke});
+        add_checked({shape, std::nullopt, stroke});
     }
 
     /// Adds a shape with a fill and a stroke.
     template <ClosedShape S>
     void add(const S& shape, const Fill& fill, const Stroke& stroke) {
-        items_.push_back({shape, fill, stroke});
+        add_checked({shape, fill, stroke});
     }
 
-    /// Adds an image, which is shared, not copied. A mask in the options must outlive the drawing.
-    void add(std::shared_ptr<const Image> image, Point at, const Overlay& options = {}) {
-        items_.push_back({{}, std::nullopt, std::nullopt, Picture{std::move(image), at, options}});
-    }
+    /// Adds an image, which is shared, not copied; a mask in the options is copied.
+    /// @throws ArgumentError if the image is null, or as overlay().
+    void add(std::shared_ptr<const Image> image, Point at, const Overlay& options = {});
 
-    [[nodiscard]] const std::vector<Item>& items() const { return items_; }
+    [[nodiscard]] const std::deque<Item>& items() const { return items_; }
 
   private:
-    std::vector<Item> items_;
+    void add_checked(StyledShape item);
+
+    std::deque<Item> items_; ///< which grows without moving what is there
 };
 
-/// Paints all items of a drawing in order, as single calls of draw() would.
-/// @throws ArgumentError if a value of an item is outside its range; the items before it are painted then.
+/// Paints all items of a drawing in order, as single calls of draw() and overlay() would.
+/// @throws ArgumentError if a blend mode does not fit the view's format; nothing is painted then.
 void draw(const ImageView& view, const Drawing& drawing);
 
 } // namespace coldbrick

@@ -14,7 +14,7 @@ namespace coldbrick {
 
 /// A buffer of pixels that owns its memory; its rows follow each other without a gap. Copying copies the
 /// pixels. It can be drawn into wherever an ImageView is asked for. A moved-from image may only be assigned
-/// to.
+/// to; views of it throw ArgumentError.
 class Image {
   public:
     /// @param size 1..2147483647 wide and high.
@@ -57,6 +57,8 @@ class Image {
     void set_pixel(Point position, const Colour& colour) { view().set_pixel(position, colour); }
 
   private:
+    void check_not_moved_from() const;
+
     Size size_;
     PixelFormat format_;
     std::shared_ptr<const Palette> palette_; ///< of its own, or null

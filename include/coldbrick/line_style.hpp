@@ -10,7 +10,7 @@ namespace coldbrick {
 enum class Cap : std::uint8_t {
     butt,   ///< nothing
     square, ///< the line goes on by half its width
-    round,  ///< half a disc
+    round,  ///< a disc about the end
 };
 
 /// What fills the outer side of the corner where two segments of width 2 and up meet.

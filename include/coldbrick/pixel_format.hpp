@@ -85,9 +85,15 @@ inline constexpr std::array<PixelLayout, 15> pixel_layouts{{
     {"rgba32f", PixelLayout::Kind::floats, 16, 0, 4, 8, 12, -1},
 }};
 
-/// The format's row of the table.
+namespace detail {
+[[noreturn]] void throw_unknown_format(std::size_t number);
+}
+
+/// The format's row of the table. @throws ArgumentError if the number is none of the enumeration's.
 [[nodiscard]] constexpr const PixelLayout& layout(PixelFormat format) {
-    return pixel_layouts[static_cast<std::size_t>(format)];
+    const auto number = static_cast<std::size_t>(format);
+    if (number >= pixel_layouts.size()) detail::throw_unknown_format(number);
+    return pixel_layouts[number];
 }
 
 static_assert(layout(PixelFormat::gray8).name == "gray8" && layout(PixelFormat::rgb8).name == "rgb8" &&

@@ -8,6 +8,7 @@
 #include <coldbrick/pixel_format.hpp>
 #include <coldbrick/point.hpp>
 
+#include <cstddef>     // limits of bytes
 #include <functional>  // images come from elsewhere
 #include <span>        // settings
 #include <string>      // settings own their text
@@ -26,14 +27,17 @@ struct Sheet {
     Size size;
     Colour ground;
     Drawing drawing;
+    std::string place = {}; ///< file:line:column of the statement that gives the size, for messages
 
     /// The sheet drawn: an image of its size, cleared to its ground, with the drawing on it.
-    /// @throws as Image and draw().
+    /// @throws SheetError if there is not enough memory for the image, else as draw().
     [[nodiscard]] Image render(PixelFormat format = PixelFormat::rgba8) const;
 };
 
-/// Gives a sheet the images that it names. @throws Error if there is no such image.
-using ImageLoader = std::function<Image(const std::string& file)>;
+/// Gives a sheet the images that it names.
+/// @param most_bytes what the image's pixels may take
+/// @throws Error if there is no such image.
+using ImageLoader = std::function<Image(const std::string& file, std::size_t most_bytes)>;
 
 /// Understands and carries out a sheet's text.
 /// @param text the sheet, in UTF-8.
@@ -41,8 +45,12 @@ using ImageLoader = std::function<Image(const std::string& file)>;
 /// @param settings replacements of the sheet's own values.
 /// @param load_image what opens the files of `image` statements, such as a call of load(); without it, they
 /// are faults.
+/// @param most_image_bytes what the pixels of all its images may take together; 1 GiB unless told.
 /// @throws SheetError at the first fault, with file:line:column, the line and a caret under the fault.
+///
+/// Time and memory follow the statements: about 300 bytes each.
 [[nodiscard]] Sheet read_sheet(std::string_view text, std::string_view name,
-                               std::span<const Setting> settings = {}, const ImageLoader& load_image = {});
+                               std::span<const Setting> settings = {}, const ImageLoader& load_image = {},
+                               std::size_t most_image_bytes = std::size_t{1} << 30);
 
 } // namespace coldbrick

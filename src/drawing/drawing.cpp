@@ -1,22 +1,67 @@
 #include <coldbrick/drawing.hpp>
 
+#include "image/painting.hpp"
+#include "image/sizes.hpp"
+
 #include <coldbrick/draw.hpp>
+#include <coldbrick/error.hpp>
+
+#include <utility>
 
 namespace coldbrick {
 
-void draw(const ImageView& view, const Drawing& drawing) {
-    for (const Drawing::Item& item : drawing.items()) {
-        if (item.picture) {
-            overlay(view, *item.picture->image, item.picture->at, item.picture->options);
-            continue;
+namespace {
+
+void check_modes(const ImageView& view, const Drawing::StyledShape& item) {
+    if (item.fill) check_mode(view, item.fill->blending);
+    if (item.stroke) check_mode(view, item.stroke->blending);
+}
+
+void check_modes(const ImageView& view, const Drawing::Picture& picture) {
+    check_mode(view, picture.options.blending);
+}
+
+void draw(const ImageView& view, const Drawing::StyledShape& item) {
+    const auto paint = [&]<class S>(const S& shape) {
+        if constexpr (ClosedShape<S>) {
+            if (item.fill && item.stroke) return coldbrick::draw(view, shape, *item.fill, *item.stroke);
+            if (item.fill) return coldbrick::draw(view, shape, *item.fill);
         }
-        const auto paint = [&]<class S>(const S& shape) {
-            if constexpr (ClosedShape<S>)
-                if (item.fill) draw(view, shape, *item.fill);
-            if (item.stroke) draw(view, shape, *item.stroke);
-        };
-        std::visit(paint, item.shape);
-    }
+        if (item.stroke) coldbrick::draw(view, shape, *item.stroke);
+    };
+    std::visit(paint, item.shape);
+}
+
+void draw(const ImageView& view, const Drawing::Picture& picture) {
+    overlay(view, *picture.image, picture.at, picture.options);
+}
+
+} // namespace
+
+void Drawing::add_checked(StyledShape item) {
+    const auto check_one = [&item](const auto& shape) {
+        check(shape);
+        if (item.fill) check(*item.fill);
+        if (item.stroke) check_stroke(shape, *item.stroke);
+    };
+    std::visit(check_one, item.shape);
+    items_.emplace_back(std::move(item));
+}
+
+void Drawing::add(std::shared_ptr<const Image> image, Point at, const Overlay& options) {
+    if (!image) throw ArgumentError("the picture of a drawing is null");
+    check_overlay(*image, options);
+    Picture picture{std::move(image), at, options, nullptr};
+    if (options.mask != nullptr) picture.mask = std::make_shared<const Bitmap>(*options.mask);
+    picture.options.mask = picture.mask.get();
+    items_.emplace_back(std::move(picture));
+}
+
+void draw(const ImageView& view, const Drawing& drawing) {
+    for (const Drawing::Item& item : drawing.items())
+        std::visit([&view](const auto& one) { check_modes(view, one); }, item);
+    for (const Drawing::Item& item : drawing.items())
+        std::visit([&view](const auto& one) { draw(view, one); }, item);
 }
 
 } // namespace coldbrick

@@ -1,13 +1,15 @@
 #include "files/atomic_write.hpp"
 
+#include "files/temporary_file.hpp"
+#include "geometry/shown_text.hpp"
+
 #include <coldbrick/error.hpp>
 
 #include <fmt/format.h>
 
 #include <cerrno>
-#include <string>
+#include <optional>
 #include <system_error>
-#include <utility>
 
 #include <fcntl.h>
 #include <sys/stat.h>
@@ -19,30 +21,6 @@ namespace {
 
 namespace fs = std::filesystem;
 
-[[noreturn]] void fail(const fs::path& path, int error) {
-    throw FileError(
-        fmt::format("cannot write {}: {}", path.string(), std::generic_category().message(error)));
-}
-
-/// An open file; closed at the end of its life.
-class Descriptor {
-  public:
-    explicit Descriptor(int number) : number_(number) {}
-    Descriptor(const Descriptor&) = delete;
-    Descriptor& operator=(const Descriptor&) = delete;
-    ~Descriptor() {
-        if (number_ >= 0) ::close(number_);
-    }
-
-    [[nodiscard]] int number() const { return number_; }
-
-    /// Closes the file now. True if the system reports no late failure.
-    [[nodiscard]] bool close() { return ::close(std::exchange(number_, -1)) == 0; }
-
-  private:
-    int number_;
-};
-
 /// Writes everything, however small the portions that the system takes. True on success, else errno tells.
 bool write_all(int descriptor, std::span<const std::byte> bytes) {
     while (!bytes.empty()) {
@@ -53,76 +31,75 @@ bool write_all(int descriptor, std::span<const std::byte> bytes) {
     return true;
 }
 
-/// A file beside the path that vanishes again unless it is renamed over it.
-class Sibling {
-  public:
-    explicit Sibling(const fs::path& path) : path_(path), file_(create()) {
-        if (file_.number() < 0) fail(path_, errno);
-    }
-    Sibling(const Sibling&) = delete;
-    Sibling& operator=(const Sibling&) = delete;
-    ~Sibling() {
-        if (!name_.empty()) ::unlink(name_.c_str());
-    }
-
-    void write(std::span<const std::byte> bytes) {
-        struct stat present {};
-        const bool keeps_mode = ::stat(path_.c_str(), &present) == 0;
-        if ((keeps_mode && ::fchmod(file_.number(), present.st_mode & 07777) != 0) ||
-            !write_all(file_.number(), bytes) || ::fsync(file_.number()) != 0 || !file_.close())
-            fail(path_, errno);
-    }
-
-    void replace_path() {
-        if (::rename(name_.c_str(), path_.c_str()) != 0) fail(path_, errno);
-        name_.clear();
-    }
-
-  private:
-    /// Opens a file with a name that nobody has; the system gives it a new file's permissions.
-    int create() {
-        for (int attempt = 0;; ++attempt) {
-            name_ = fmt::format("{}.new-{}-{}", path_.string(), ::getpid(), attempt);
-            const int descriptor = ::open(name_.c_str(), O_WRONLY | O_CREAT | O_EXCL | O_CLOEXEC, 0666);
-            if (descriptor >= 0) return descriptor;
-            if (errno != EEXIST) {
-                name_.clear();
-                return -1;
-            }
-        }
-    }
-
-    fs::path path_;
-    std::string name_;
-    Descriptor file_;
-};
-
 /// Makes a rename in the folder last through a loss of power. Not every file system can, and the file itself
 /// is whole either way, so a refusal is not a failure.
-void sync_folder(const fs::path& file) {
-    const fs::path folder = file.has_parent_path() ? file.parent_path() : fs::path(".");
-    const Descriptor descriptor(::open(folder.c_str(), O_RDONLY | O_DIRECTORY | O_CLOEXEC));
-    if (descriptor.number() >= 0) ::fsync(descriptor.number());
+void sync_folder(const char* folder) noexcept {
+    const int descriptor = ::open(folder, O_RDONLY | O_DIRECTORY | O_CLOEXEC);
+    if (descriptor < 0) return;
+    ::fsync(descriptor);
+    ::close(descriptor);
 }
 
+/// What a device or pipe takes cannot be taken back, nor checked before.
 void write_straight(const fs::path& path, std::span<const std::byte> bytes) {
-    Descriptor file(::open(path.c_str(), O_WRONLY | O_CLOEXEC));
-    if (file.number() < 0 || !write_all(file.number(), bytes) || !file.close()) fail(path, errno);
+    const Descriptor file(::open(path.c_str(), O_WRONLY | O_CLOEXEC));
+    if (file.number() < 0 || !write_all(file.number(), bytes)) fail_writing(path, errno);
+}
+
+/// Where the path's symbolic links lead, the last of which may lead to nothing.
+fs::path followed(const fs::path& path) {
+    constexpr int most_links = 40;
+    fs::path target = path;
+    std::error_code error;
+    for (int i = 0; i < most_links; ++i) {
+        if (!fs::is_symlink(fs::symlink_status(target, error))) return target;
+        const fs::path next = fs::read_symlink(target, error);
+        if (error) fail_writing(path, error.value());
+        target = target.parent_path() / next; // which is `next` if that is absolute
+    }
+    fail_writing(path, ELOOP);
+}
+
+/// The state of what is there; none if there is nothing.
+std::optional<struct stat> state_of(const fs::path& target, const fs::path& path) {
+    struct stat present {};
+    if (::stat(target.c_str(), &present) == 0) return present;
+    if (errno != ENOENT) fail_writing(path, errno);
+    return std::nullopt;
+}
+
+/// A file that its owner has made read-only is not replaced, although the folder would allow it.
+void check_may_replace(const fs::path& path, const struct stat& present) {
+    constexpr mode_t any_write = S_IWUSR | S_IWGRP | S_IWOTH;
+    if ((present.st_mode & any_write) == 0)
+        throw FileError(fmt::format("cannot write {}: the file is read-only (mode {:03o})",
+                                    shown(path.string(), 300), present.st_mode & 0777U));
+    if (::access(path.c_str(), W_OK) != 0) fail_writing(path, errno);
+}
+
+/// Gives the new file the old one's owner and group, where the process may, and its permissions; bits that
+/// lend the owner's or the group's rights were meant for what was in the old file.
+bool take_over(int descriptor, const struct stat& present) {
+    const bool both = ::fchown(descriptor, present.st_uid, present.st_gid) == 0;
+    if (!both && ::fchown(descriptor, static_cast<uid_t>(-1), present.st_gid) != 0) errno = 0;
+    return ::fchmod(descriptor, present.st_mode & 0777U) == 0;
 }
 
 } // namespace
 
 void write_atomically(const fs::path& path, std::span<const std::byte> bytes) {
-    std::error_code ignored;
-    const fs::file_status status = fs::status(path, ignored);
-    if (fs::is_directory(status)) fail(path, EISDIR);
-    if (fs::exists(status) && !fs::is_regular_file(status)) return write_straight(path, bytes);
-    const fs::path target =
-        fs::is_symlink(fs::symlink_status(path, ignored)) && fs::exists(status) ? fs::canonical(path) : path;
-    Sibling sibling(target);
-    sibling.write(bytes);
-    sibling.replace_path();
-    sync_folder(target);
+    const fs::path target = followed(path);
+    const std::optional<struct stat> present = state_of(target, path);
+    if (present && S_ISDIR(present->st_mode)) fail_writing(path, EISDIR);
+    if (present && !S_ISREG(present->st_mode)) return write_straight(path, bytes);
+    if (present) check_may_replace(target, *present);
+    const fs::path folder = target.has_parent_path() ? target.parent_path() : fs::path(".");
+    TemporaryFile file(target);
+    if ((present && !take_over(file.descriptor(), *present)) || !write_all(file.descriptor(), bytes) ||
+        ::fsync(file.descriptor()) != 0)
+        fail_writing(path, errno);
+    file.replace_path();
+    sync_folder(folder.c_str());
 }
 
 } // namespace coldbrick::files

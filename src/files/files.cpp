@@ -3,6 +3,8 @@
 #include "files/atomic_write.hpp"
 #include "files/png.hpp"
 #include "files/pnm.hpp"
+#include "files/read_file.hpp"
+#include "geometry/shown_text.hpp"
 
 #include <coldbrick/error.hpp>
 
@@ -10,11 +12,8 @@
 
 #include <algorithm>
 #include <array>
-#include <cerrno>
-#include <fstream>
-#include <iterator>
+#include <limits>
 #include <string>
-#include <system_error>
 #include <utility>
 
 namespace coldbrick {
@@ -44,8 +43,8 @@ FileType file_type(const std::filesystem::path& path) {
         extensions, [&extension](const auto& known) { return known.first == extension; });
     if (found == extensions.end())
         throw FileError(
-            fmt::format("cannot write {}: the extension \"{}\" is none of .png, .pgm, .ppm, .pam, .pnm",
-                        path.string(), extension));
+            fmt::format("cannot write {}: the extension {} is none of .png, .pgm, .ppm, .pam, .pnm",
+                        shown(path.string(), 300), in_quotes(extension)));
     return found->second;
 }
 
@@ -57,26 +56,46 @@ void save(const ConstImageView& image, const std::filesystem::path& path) {
     files::write_atomically(path, encode(image, file_type(path)));
 }
 
-Image decode(std::span<const std::byte> file, std::size_t most_bytes) {
+void write_file(const std::filesystem::path& path, std::span<const std::byte> bytes) {
+    files::write_atomically(path, bytes);
+}
+
+namespace {
+
+bool is_png(std::span<const std::byte> file) {
     constexpr std::array signature{std::byte{0x89}, std::byte{'P'}, std::byte{'N'}, std::byte{'G'}};
-    const bool is_png = file.size() >= signature.size() && std::ranges::equal(signature, file.first(4));
-    if (is_png) return files::decode_png(file, most_bytes);
-    if (!file.empty() && file[0] == std::byte{'P'}) return files::decode_pnm(file, most_bytes);
-    throw FileError("cannot decode the image: it is neither a PNG file nor a portable anymap");
+    return file.size() >= signature.size() && std::ranges::equal(signature, file.first(signature.size()));
+}
+
+bool is_anymap(std::span<const std::byte> file) {
+    return !file.empty() && file[0] == std::byte{'P'};
+}
+
+bool is_known(std::span<const std::byte> beginning) {
+    return is_png(beginning) || is_anymap(beginning);
+}
+
+} // namespace
+
+Image decode(std::span<const std::byte> file, std::size_t most_bytes) {
+    if (!is_known(file))
+        throw FileError("cannot decode the image: it is neither a PNG file nor a portable anymap");
+    try {
+        return is_png(file) ? files::decode_png(file, most_bytes) : files::decode_pnm(file, most_bytes);
+    } catch (const ArgumentError& error) { // of the image that it would be
+        throw FileError(fmt::format("cannot decode the image: {}", error.what()));
+    }
 }
 
 Image load(const std::filesystem::path& path, std::size_t most_bytes) {
-    std::ifstream file(path, std::ios::binary);
-    std::vector<char> bytes;
-    if (file && file.peek() != std::ifstream::traits_type::eof())
-        bytes.assign(std::istreambuf_iterator<char>(file), {});
-    if (!file.is_open() || file.bad())
-        throw FileError(
-            fmt::format("cannot read {}: {}", path.string(), std::generic_category().message(errno)));
+    constexpr std::size_t allowance = std::size_t{64} << 20; // for what is not pixels
+    constexpr std::size_t unlimited = std::numeric_limits<std::size_t>::max();
+    const std::size_t most_file_bytes = most_bytes > unlimited - allowance ? unlimited : most_bytes + allowance;
+    const std::vector<std::byte> bytes = files::read_whole(path, most_file_bytes, is_known);
     try {
-        return decode(std::as_bytes(std::span(bytes)), most_bytes);
+        return decode(bytes, most_bytes);
     } catch (const FileError& error) {
-        throw FileError(fmt::format("{}: {}", path.string(), error.what()));
+        throw FileError(fmt::format("{}: {}", shown(path.string(), 300), error.what()));
     }
 }
 

@@ -7,6 +7,7 @@
 #include <fmt/format.h>
 #include <png.h>
 
+#include <algorithm>
 #include <array>
 #include <cstring>
 #include <limits>
@@ -97,7 +98,11 @@ class Reader {
         png_set_read_fn(png_, &rest, take);
         constexpr png_uint_32 largest = std::numeric_limits<std::int32_t>::max();
         png_set_user_limits(png_, largest, largest);
+        // No chunk holds more than the file does, whatever it claims, and no more are kept than images need.
+        png_set_chunk_malloc_max(png_, std::max<std::size_t>(file.size(), std::size_t{1} << 16));
+        png_set_chunk_cache_max(png_, 64);
         png_read_info(png_, info_);
+        check_length(file.size());
         const FileChannels channels = settle_channels();
         Image image({static_cast<std::int32_t>(png_get_image_width(png_, info_)),
                      static_cast<std::int32_t>(png_get_image_height(png_, info_))},
@@ -112,6 +117,14 @@ class Reader {
     }
 
   private:
+    /// The deflated rows take at least a 1032th of their bytes (RFC 1951: 258 bytes in two bits).
+    void check_length(std::size_t file_bytes) {
+        const std::size_t row_bytes = png_get_rowbytes(png_, info_); // below 2^35, of at most 2^31 rows
+        const std::size_t rows = png_get_image_height(png_, info_);
+        if (rows > 1032 * (file_bytes + 1) || row_bytes > 1032 * (file_bytes + 1) / rows)
+            png_error(png_, "the file ends too early");
+    }
+
     /// Whatever the file holds becomes channels of 8 or 16 bits.
     FileChannels settle_channels() {
         png_set_expand(png_);

@@ -1,6 +1,7 @@
 #include "files/pnm.hpp"
 
 #include "files/channels.hpp"
+#include "geometry/shown_text.hpp"
 
 #include <coldbrick/error.hpp>
 
@@ -88,7 +89,7 @@ class Header {
         std::int32_t value = 0;
         const auto [end, error] = std::from_chars(digits.data(), digits.data() + digits.size(), value);
         if (error != std::errc() || end != digits.data() + digits.size() || value < 1 || value > most)
-            fail(fmt::format("{} \"{}\" is not a number of 1..{}", what, digits, most));
+            fail(fmt::format("{} {} is not a number of 1..{}", what, in_quotes(digits), most));
         return value;
     }
 
@@ -105,8 +106,13 @@ class Header {
 /// What a header says.
 struct Picture {
     Size size;
-    FileChannels channels{1, 8};
+    FileChannels channels{0, 0};
 };
+
+/// Throws unless the header has the line.
+void check_line(bool present, std::string_view word) {
+    if (!present) fail(fmt::format("the header has no line {}", word));
+}
 
 void set_largest_value(Picture& picture, Header& header) {
     const std::int32_t largest = header.number("the largest value", 65535);
@@ -139,8 +145,12 @@ Picture read_header(Header& header) {
         else if (word == "TUPLTYPE")
             (void)header.word(); // the depth tells as much
         else
-            fail(fmt::format("\"{}\" is not known in a header", word));
+            fail(fmt::format("{} is not known in a header", in_quotes(word)));
     }
+    check_line(picture.size.width > 0, "WIDTH");
+    check_line(picture.size.height > 0, "HEIGHT");
+    check_line(picture.channels.count > 0, "DEPTH");
+    check_line(picture.channels.bits > 0, "MAXVAL");
     return picture;
 }
 
@@ -156,12 +166,12 @@ void spread_gray(std::span<const std::byte> from, std::span<std::byte> to) {
 Image decode_pnm(std::span<const std::byte> file, std::size_t most_bytes) {
     Header header(file);
     const Picture picture = read_header(header);
-    Image image(picture.size, format_of(picture.channels), {0, 0, 0, 0}, most_bytes);
     const auto row_bytes =
         static_cast<std::size_t>(picture.size.width) * static_cast<std::size_t>(picture.channels.bytes());
     const std::span<const std::byte> pixels = file.subspan(header.end());
     if (pixels.size() / row_bytes < static_cast<std::size_t>(picture.size.height))
         fail("the file ends within the pixels");
+    Image image(picture.size, format_of(picture.channels), {0, 0, 0, 0}, most_bytes);
     for (std::int32_t y = 0; y < image.height(); ++y) {
         const auto from = pixels.subspan(static_cast<std::size_t>(y) * row_bytes, row_bytes);
         const std::span<std::byte> row = image.view().row(y);

@@ -1,6 +1,8 @@
 #include <coldbrick/angle.hpp>
 
-#include "geometry/checks.hpp"
+#include <coldbrick/error.hpp>
+
+#include <fmt/format.h>
 
 #include <cmath>
 #include <numbers>
@@ -46,13 +48,21 @@ Angle Angle::within_turn() const {
     return Angle(result < 360 ? result + 0.0 : 0.0);
 }
 
+Angle Angle::without_turns() const {
+    return Angle(std::fmod(degrees_, 360.0));
+}
+
+void Angle::throw_out_of_range(double value) {
+    static_assert(largest_degrees == 1e12);
+    const double shown = std::isnan(value) ? std::abs(value) : value; // a NaN's sign tells nothing
+    throw ArgumentError(fmt::format("an angle of {} degrees is outside -1e12..1e12", shown));
+}
+
 Angle degrees(double value) {
-    check_finite("angle", value);
     return Angle(value);
 }
 
 Angle radians(double value) {
-    check_finite("angle", value);
     return Angle(value * degrees_per_radian);
 }
 

@@ -8,29 +8,6 @@
 
 namespace coldbrick {
 
-namespace {
-
-template <class Shape>
-void check_parts(const Shape& shape) {
-    check(shape.ellipse);
-    check_finite("start angle", shape.start.in_degrees());
-    check_finite("sweep", shape.sweep.in_degrees());
-}
-
-} // namespace
-
-void check(const Arc& arc) {
-    check_parts(arc);
-}
-
-void check(const Sector& sector) {
-    check_parts(sector);
-}
-
-void check(const Segment& segment) {
-    check_parts(segment);
-}
-
 Arc Arc::about(Point centre, std::int32_t radius, Angle start, Angle sweep) {
     return {Ellipse::about(centre, radius, radius), start, sweep};
 }

@@ -60,6 +60,7 @@ Point rounded_about(Point point, double dx, double dy) {
 }
 
 Offset offset_to_place(const Box& bounds, Anchor anchor, Point position) {
+    check_choice("anchor", anchor, Anchor::bottom_right);
     return {position.x - anchor_x(bounds, anchor), position.y - anchor_y(bounds, anchor)};
 }
 

@@ -32,6 +32,12 @@ inline void check_range(std::string_view name, std::int64_t value, std::int64_t 
     if (value < low || value > high) throw_out_of_range(name, value, low, high);
 }
 
+/// Throws as above unless the value is one of the enumeration's, of which `last` is the last.
+template <class Enumeration>
+void check_choice(std::string_view name, Enumeration value, Enumeration last) {
+    check_range(name, static_cast<std::int64_t>(value), 0, static_cast<std::int64_t>(last));
+}
+
 /// Throws ArgumentError: NAME VALUE is not a finite number.
 [[noreturn]] void throw_not_finite(std::string_view name, double value);
 
@@ -66,13 +72,18 @@ inline void check(const Ellipse& ellipse) {
     constexpr std::int64_t largest = std::numeric_limits<std::uint32_t>::max();
     check_range("ellipse width", ellipse.box.width, 0, largest);
     check_range("ellipse height", ellipse.box.height, 0, largest);
-    check_finite("turn", ellipse.turn.in_degrees());
 }
 
-/// Throws ArgumentError unless the ellipse's box is in its range and the angles are finite.
-void check(const Arc& arc);
-void check(const Sector& sector);
-void check(const Segment& segment);
+/// Throws ArgumentError unless the ellipse's box is in its range. Angles check themselves.
+inline void check(const Arc& arc) {
+    check(arc.ellipse);
+}
+inline void check(const Sector& sector) {
+    check(sector.ellipse);
+}
+inline void check(const Segment& segment) {
+    check(segment.ellipse);
+}
 
 /// Throws ArgumentError unless the box and the radius are in their ranges.
 void check(const RoundedBox& rounded);

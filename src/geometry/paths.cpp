@@ -65,7 +65,6 @@ struct Matrix {
 };
 
 Matrix turn(Angle by, Point about) {
-    check_finite("turn", by.in_degrees());
     return {by.cosine(), -by.sine(), by.sine(), by.cosine(), about};
 }
 
@@ -82,14 +81,14 @@ Matrix mirror(Mirror sides, Point about) {
 } // namespace
 
 void check(const Polyline& polyline) {
-    if (polyline.points.empty()) throw ArgumentError("a polyline of 0 points has less than 1");
+    if (polyline.points.empty()) throw ArgumentError("a polyline needs at least 1 point");
 }
 
 void check(const Polygon& polygon) {
-    if (polygon.rings.empty()) throw ArgumentError("a polygon of 0 rings has less than 1");
+    if (polygon.rings.empty()) throw ArgumentError("a polygon needs at least 1 ring");
     for (std::size_t i = 0; i < polygon.rings.size(); ++i)
         if (polygon.rings[i].empty())
-            throw ArgumentError(fmt::format("ring {} of a polygon, of 0 vertices, has less than 1", i));
+            throw ArgumentError(fmt::format("ring {} of a polygon needs at least 1 vertex", i));
 }
 
 Box Dots::bounds() const {

@@ -28,6 +28,7 @@ void check_count(std::string_view name, int count) {
 Polygon regular_polygon(Point centre, std::int32_t radius, int corners, Angle first) {
     check_radius(radius);
     check_count("number of corners", corners);
+    first = first.without_turns();
     std::vector<Point> ring;
     ring.reserve(static_cast<std::size_t>(corners));
     for (int i = 0; i < corners; ++i)
@@ -39,6 +40,7 @@ Polygon star(Point centre, std::int32_t tip_radius, std::int32_t notch_radius, i
     check_radius(tip_radius);
     check_radius(notch_radius);
     check_count("number of tips", tips);
+    first = first.without_turns();
     std::vector<Point> ring;
     ring.reserve(2 * static_cast<std::size_t>(tips));
     for (int i = 0; i < 2 * tips; ++i)

@@ -1,6 +1,7 @@
 #include <coldbrick/bitmap.hpp>
 
 #include "geometry/checks.hpp"
+#include "geometry/shown_text.hpp"
 #include "image/sizes.hpp"
 
 #include <coldbrick/error.hpp>
@@ -30,6 +31,12 @@ std::vector<std::string_view> lines_of(std::string_view drawing) {
     return lines;
 }
 
+/// The character that begins with a byte of the text, or that byte.
+std::string_view character_at(std::string_view text, std::size_t place) {
+    const std::string_view rest = text.substr(place);
+    return rest.substr(0, std::max<std::size_t>(character_length(rest), 1));
+}
+
 /// The size that a drawing has, if its lines are alike and few enough.
 Size size_of(std::string_view drawing) {
     const auto lines = lines_of(drawing);
@@ -42,8 +49,8 @@ Size size_of(std::string_view drawing) {
                                             lines[i].size(), lines[0].size()));
         const std::size_t wrong = lines[i].find_first_not_of("#.");
         if (wrong != std::string_view::npos)
-            throw ArgumentError(fmt::format("\"{}\" in line {} of a bitmap is neither # nor .",
-                                            lines[i].substr(wrong, 1), i + 1));
+            throw ArgumentError(fmt::format("{} in line {} of a bitmap is neither # nor .",
+                                            in_quotes(character_at(lines[i], wrong)), i + 1));
     }
     return {static_cast<std::int32_t>(lines[0].size()), static_cast<std::int32_t>(lines.size())};
 }
@@ -52,7 +59,11 @@ Size size_of(std::string_view drawing) {
 
 Bitmap::Bitmap(Size size) : size_(size), bits_(bit_count(size)) {}
 
-Bitmap::Bitmap(Size size, std::span<const std::uint8_t> packed, std::size_t row_bytes) : Bitmap(size) {
+namespace {
+
+/// The size, if the packed rows fit it.
+Size checked(Size size, std::span<const std::uint8_t> packed, std::size_t row_bytes) {
+    check_size(size);
     const std::size_t shortest = (static_cast<std::size_t>(size.width) + 7) / 8;
     if (row_bytes < shortest)
         throw ArgumentError(fmt::format("a bitmap's row of {} bytes is shorter than {} pixels, {} bytes",
@@ -61,6 +72,13 @@ Bitmap::Bitmap(Size size, std::span<const std::uint8_t> packed, std::size_t row_
     if (packed.size() < shortest || (packed.size() - shortest) / row_bytes < rows - 1)
         throw ArgumentError(fmt::format("{} bytes are fewer than a bitmap's {} rows of {} bytes",
                                         packed.size(), rows, row_bytes));
+    return size;
+}
+
+} // namespace
+
+Bitmap::Bitmap(Size size, std::span<const std::uint8_t> packed, std::size_t row_bytes)
+    : Bitmap(checked(size, packed, row_bytes)) {
     for (std::size_t i = 0; i < bits_.size(); ++i) {
         const std::size_t x = i % static_cast<std::size_t>(size.width);
         const std::size_t y = i / static_cast<std::size_t>(size.width);

@@ -103,6 +103,7 @@ void check_palette(const ConstImageView& image) {
 
 Image converted(const ConstImageView& image, PixelFormat format, GrayRule rule, const Palette* palette) {
     check_palette(image);
+    check_choice("gray rule", rule, GrayRule::linear);
     if (palette != nullptr && format != PixelFormat::indexed8)
         throw ArgumentError(fmt::format("the format {} has no palette", layout(format).name));
     Image result = blank(image.size(), format, palette);

@@ -52,6 +52,7 @@ void clear(const ImageView& view, const Colour& colour) {
 template <ClosedShape S>
 void draw(const ImageView& view, const S& shape, const Fill& fill) {
     check(shape);
+    check(fill);
     check_mode(view, fill.blending);
     checked_fill(view, shape, fill);
 }
@@ -67,6 +68,7 @@ void draw(const ImageView& view, const S& shape, const Stroke& stroke) {
 template <ClosedShape S>
 void draw(const ImageView& view, const S& shape, const Fill& fill, const Stroke& stroke) {
     check(shape);
+    check(fill);
     check_stroke(shape, stroke);
     check_mode(view, fill.blending);
     check_mode(view, stroke.blending);

@@ -3,6 +3,7 @@
 #include "image/sizes.hpp"
 
 #include <coldbrick/draw.hpp>
+#include <coldbrick/error.hpp>
 
 #include <cstring>
 
@@ -23,14 +24,20 @@ Image::Image(Size size, const Palette& palette, const Colour& ground, std::size_
 Image::Image(const Image& other)
     : size_(other.size_), format_(other.format_), palette_(other.palette_),
       bytes_(std::make_unique_for_overwrite<std::byte[]>(image_bytes(size_, format_, no_limit))) {
-    std::memcpy(bytes_.get(), other.bytes_.get(), image_bytes(size_, format_, no_limit));
+    std::memcpy(bytes_.get(), other.view().bytes(), image_bytes(size_, format_, no_limit));
+}
+
+void Image::check_not_moved_from() const {
+    if (!bytes_) throw ArgumentError("a moved-from image has no pixels: it may only be assigned to");
 }
 
 ImageView Image::view() {
+    check_not_moved_from();
     return {bytes_.get(), size_, format_, row_bytes(size_, format_), palette_.get()};
 }
 
 ConstImageView Image::view() const {
+    check_not_moved_from();
     return {bytes_.get(), size_, format_, row_bytes(size_, format_), palette_.get()};
 }
 

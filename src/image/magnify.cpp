@@ -4,7 +4,10 @@
 
 #include <coldbrick/draw.hpp>
 
+#include <algorithm>
+#include <cstring>
 #include <limits>
+#include <span>
 
 namespace coldbrick {
 
@@ -30,21 +33,36 @@ void draw_grid(Image& picture, Size size, const Magnification& magnification) {
                  Fill{colour_of(x)});
 }
 
+/// Copies each pixel's bytes to all pixels of its square. The last column and row of squares are a pixel
+/// longer: the far grid lines lie on them.
+void copy_magnified(const ConstImageView& image, const ImageView& picture, std::int32_t zoom) {
+    const auto bytes = static_cast<std::size_t>(layout(image.format()).bytes);
+    const auto near = [zoom](std::int32_t place, std::int32_t extent) {
+        return std::min(place / zoom, extent - 1);
+    };
+    for (std::int32_t y = 0; y < picture.height(); ++y) {
+        const std::span<std::byte> row = picture.row(y);
+        const std::int32_t source_y = near(y, image.height());
+        if (y > 0 && source_y == near(y - 1, image.height())) {
+            std::ranges::copy(picture.row(y - 1), row.begin());
+            continue;
+        }
+        const std::byte* const source = image.row(source_y).data();
+        for (std::int32_t x = 0; x < picture.width(); ++x)
+            std::memcpy(row.data() + static_cast<std::size_t>(x) * bytes,
+                        source + near(x, image.width()) * image.pixel_stride_bytes(), bytes);
+    }
+}
+
 } // namespace
 
 Image magnified(const ConstImageView& image, const Magnification& magnification) {
     check_range("zoom", magnification.zoom, 1, 1024);
-    const std::int64_t zoom = magnification.zoom;
-    Image picture({magnified_extent("magnified width", image.width(), magnification.zoom),
-                   magnified_extent("magnified height", image.height(), magnification.zoom)},
-                  image.format());
-    for (std::int32_t y = 0; y < image.height(); ++y)
-        for (std::int32_t x = 0; x < image.width(); ++x) {
-            // The last column and row of squares are a pixel longer: the far grid line lies on them.
-            const Box square{x * zoom, y * zoom, zoom + (x + 1 == image.width() ? 1 : 0),
-                             zoom + (y + 1 == image.height() ? 1 : 0)};
-            clear(picture.view().clipped(square), image.pixel({x, y}));
-        }
+    const Size size{magnified_extent("magnified width", image.width(), magnification.zoom),
+                    magnified_extent("magnified height", image.height(), magnification.zoom)};
+    Image picture =
+        image.palette() != nullptr ? Image(size, *image.palette(), {}) : Image(size, image.format());
+    copy_magnified(image, picture, magnification.zoom);
     draw_grid(picture, image.size(), magnification);
     return picture;
 }

@@ -63,6 +63,7 @@ void for_each_of(std::span<const std::int32_t> numbers, Visit visit) {
 template <class Visit>
 void for_each_of(const Series& series, Visit visit) {
     using Kind = Series::Kind;
+    check_choice("kind of series", series.kind, Kind::triangles);
     switch (series.kind) {
     case Kind::dots: return for_each_of<Kind::dots>(series.numbers, visit);
     case Kind::lines: return for_each_of<Kind::lines>(series.numbers, visit);
@@ -102,6 +103,7 @@ void check_stroke(const Shape& shape, const Stroke& stroke) {
 } // namespace
 
 void draw(const ImageView& view, std::span<const Shape> shapes, const Fill& fill) {
+    check(fill);
     check_mode(view, fill.blending);
     for (const Shape& shape : shapes) check_fill(shape);
     if (view.clip().empty()) return;
@@ -126,6 +128,7 @@ void draw(const ImageView& view, std::span<const Shape> shapes, const Stroke& st
 }
 
 void draw(const ImageView& view, std::span<const Shape> shapes, const Fill& fill, const Stroke& stroke) {
+    check(fill);
     check_mode(view, fill.blending);
     check_mode(view, stroke.blending);
     for (const Shape& shape : shapes) {
@@ -146,6 +149,7 @@ void draw(const ImageView& view, std::span<const Shape> shapes, const Fill& fill
 }
 
 void draw(const ImageView& view, const Series& series, const Fill& fill) {
+    check(fill);
     check_mode(view, fill.blending);
     if (series.kind == Series::Kind::dots || series.kind == Series::Kind::lines) throw_not_filled();
     const raster::Clip clip = clip_of(view);

@@ -157,6 +157,7 @@ Box extent_of_content(const ConstImageView& image, const Colour& ground) {
 }
 
 std::array<std::int64_t, 256> histogram(const ConstImageView& image, Channel channel) {
+    check_choice("channel", channel, Channel::gray);
     std::array<std::int64_t, 256> counts{};
     for_each_pixel(image, [&](std::int32_t, std::int32_t, const Colour& colour) {
         const auto value = [&]() -> std::uint8_t {

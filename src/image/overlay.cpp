@@ -114,15 +114,24 @@ void lay(const ImageView& view, const ConstImageView& part, Point at, const Over
     });
 }
 
+ConstImageView used_part(const ConstImageView& image, const Overlay& options) {
+    return options.source ? image.cropped(*options.source) : image;
+}
+
 } // namespace
 
-void overlay(const ImageView& view, const ConstImageView& image, Point at, const Overlay& options) {
-    check_mode(view, options.blending);
-    const ConstImageView part = options.source ? image.cropped(*options.source) : image;
+void check_overlay(const ConstImageView& image, const Overlay& options) {
+    const ConstImageView part = used_part(image, options);
     if (options.mask != nullptr && options.mask->size() != part.size())
         throw ArgumentError(fmt::format("a mask of {} x {} does not fit an image of {} x {}",
                                         options.mask->size().width, options.mask->size().height, part.width(),
                                         part.height()));
+}
+
+void overlay(const ImageView& view, const ConstImageView& image, Point at, const Overlay& options) {
+    check_mode(view, options.blending);
+    check_overlay(image, options);
+    const ConstImageView part = used_part(image, options);
     if (!share_memory(view, part)) return lay(view, part, at, options);
     const Image copy = copied(part);
     lay(view, copy, at, options);

@@ -20,6 +20,7 @@ inline paint::Surface surface_of(const ImageView& view) {
 /// Throws ArgumentError if the view's format is one whose bits no mode may change.
 void check_bits(const ImageView& view);
 inline void check_mode(const ImageView& view, const Blending& blending) {
+    check_choice("blend mode", blending.mode, BlendMode::bits_xor);
     if (paint::is_for_bits(blending.mode)) check_bits(view);
 }
 

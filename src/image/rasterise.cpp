@@ -16,8 +16,8 @@ void check(const Dashes& dashes) {
         if (length < 0) throw ArgumentError(fmt::format("dash length {} is below 0", length));
         sum += length;
     }
-    if (!(sum >= 0.125))
-        throw ArgumentError(fmt::format("dash lengths that add up to {} are below 0.125", sum));
+    if (!(sum >= smallest_dash_sum))
+        throw ArgumentError(fmt::format("dash lengths that add up to {} are below {}", sum, smallest_dash_sum));
     check_finite("sum of the dash lengths", sum);
 }
 

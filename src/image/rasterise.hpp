@@ -31,8 +31,16 @@ void check(const Dashes& dashes);
 [[noreturn]] void throw_mitre_below_1(double limit);
 inline void check(const Stroke& stroke) {
     check_range("stroke width", stroke.width, 1, std::numeric_limits<std::int32_t>::max());
+    check_choice("cap", stroke.cap, Cap::round);
+    check_choice("join", stroke.join, Join::round);
+    check_choice("alignment", stroke.alignment, Alignment::outside);
     if (!(stroke.mitre_limit >= 1)) throw_mitre_below_1(stroke.mitre_limit); // which a NaN is not
     if (!stroke.dashes.lengths.empty()) check(stroke.dashes);
+}
+
+inline void check(const Fill& fill) {
+    check_choice("fill rule", fill.rule, FillRule::non_zero);
+    check_choice("fill edge", fill.edge, FillEdge::tiling);
 }
 
 /// Throws ArgumentError: this shape has no inside to align a stroke to, or to fill.

@@ -33,6 +33,7 @@ Region gathered(const raster::Clip& clip, Rasterise rasterise) {
 template <class S>
 Region gathered(const raster::Clip& clip, const S& shape, const Fill& fill) {
     check(shape);
+    check(fill);
     return gathered(clip, [&](raster::SpanSink& sink) { rasterise(shape, fill, sink); });
 }
 
@@ -47,6 +48,8 @@ Region gathered(const raster::Clip& clip, const S& shape, const Stroke& stroke) 
 
 Region::Region(std::vector<Span> spans) : spans_(std::move(spans)) {
     std::erase_if(spans_, [](const Span& span) { return span.x_begin >= span.x_end; });
+    for (const Span& span : spans_)
+        check_range("span's end", span.x_end, raster::everywhere.left, raster::everywhere.right);
     if (!std::ranges::is_sorted(spans_, earlier)) std::ranges::sort(spans_, earlier);
     std::size_t kept = 0;
     for (const Span& span : spans_) {
@@ -121,6 +124,13 @@ Region operator-(const Region& a, const Region& b) {
 
 Region operator^(const Region& a, const Region& b) {
     return Region(raster::combined(a.spans_, b.spans_, [](bool in_a, bool in_b) { return in_a != in_b; }));
+}
+
+Region united(std::span<const Region> regions) {
+    std::vector<Span> spans;
+    for (const Region& region : regions)
+        spans.insert(spans.end(), region.spans().begin(), region.spans().end());
+    return Region(std::move(spans));
 }
 
 template <ClosedShape S>

@@ -1,5 +1,6 @@
 #include <coldbrick/resize.hpp>
 
+#include "geometry/checks.hpp"
 #include "image/pixel_reader.hpp"
 #include "image/resample.hpp"
 #include "image/sizes.hpp"
@@ -102,6 +103,7 @@ Frame frame_of(Size image, Size size, Fit fit) {
 Size fitted(Size image, Size size, Fit fit) {
     check_size(image);
     check_size(size);
+    check_choice("fit", fit, Fit::cover);
     if (fit != Fit::inside) return size;
     const bool wider = std::int64_t{image.width} * size.height > std::int64_t{image.height} * size.width;
     if (wider) return {size.width, in_proportion(image.height, size.width, image.width)};
@@ -110,6 +112,7 @@ Size fitted(Size image, Size size, Fit fit) {
 
 Image resized(const ConstImageView& image, Size size, const Resizing& resizing) {
     check_palette(image);
+    check_choice("resampling", resizing.resampling, Resampling::bicubic);
     size = fitted(image.size(), size, resizing.fit);
     Image result = image.palette() != nullptr
                        ? Image(size, *image.palette(), {}, resizing.most_bytes)

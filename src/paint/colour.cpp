@@ -1,5 +1,6 @@
 #include <coldbrick/colour.hpp>
 
+#include "geometry/shown_text.hpp"
 #include "paint/colour_names.hpp"
 #include "paint/depth.hpp"
 
@@ -142,9 +143,9 @@ Colour colour(std::string_view text) {
     if (!found) found = css_colour(text);
     if (!found)
         throw ArgumentError(
-            fmt::format("\"{}\" is not a colour: write # and 3, 4, 6 or 8 hexadecimal digits, "
+            fmt::format("{} is not a colour: write # and 3, 4, 6 or 8 hexadecimal digits, "
                         "rgb(...), hsl(...) or a CSS colour name",
-                        text));
+                        in_quotes(text)));
     return *found;
 }
 

@@ -2,7 +2,6 @@
 
 #include "paint/compositor.hpp"
 #include "paint/machine.hpp"
-#include "paint/pattern.hpp"
 #include "paint/run_writer.hpp"
 
 #include <array>
@@ -13,6 +12,7 @@ namespace coldbrick::paint {
 /// For all but an opaque colour, which the constructor knows.
 /// @param plain one colour of 8 bits for all channels
 void Painter::choose_way(bool plain) {
+    if (paint_->pattern() != nullptr) sampler_.emplace(*paint_->pattern());
     colour_ = with_opacity(colour_, blending_.opacity);
     const BlendMode mode = blending_.mode;
     // Deep formats have an opacity in their own depth.
@@ -142,9 +142,10 @@ namespace {
 template <class C>
 class Colours {
   public:
-    Colours(const Paint& paint, std::int64_t origin_x, std::int64_t origin_y)
-        : pattern_(paint.pattern()), origin_x_(origin_x), origin_y_(origin_y) {
-        if (pattern_ == nullptr) colours_.fill(to_depth<C>(paint.plain_colour()));
+    /// @param sampler of the paint's pattern, or null for its plain colour
+    Colours(const Paint& paint, const PatternSampler* sampler, std::int64_t origin_x, std::int64_t origin_y)
+        : sampler_(sampler), origin_x_(origin_x), origin_y_(origin_y) {
+        if (sampler_ == nullptr) colours_.fill(to_depth<C>(paint.plain_colour()));
     }
 
     static constexpr std::int64_t largest_run = 256;
@@ -152,12 +153,12 @@ class Colours {
     /// Those of `count` pixels from (x, y) on.
     [[nodiscard]] std::span<const C> run(std::int64_t x, std::int64_t y, std::int64_t count) {
         const std::span<C> result(colours_.data(), static_cast<std::size_t>(count));
-        if (pattern_ != nullptr) pattern_row<C>(*pattern_, x - origin_x_, y - origin_y_, result);
+        if (sampler_ != nullptr) sampler_->row<C>(x - origin_x_, y - origin_y_, result);
         return result;
     }
 
   private:
-    const Pattern* pattern_;
+    const PatternSampler* sampler_;
     std::int64_t origin_x_;
     std::int64_t origin_y_;
     std::array<C, largest_run> colours_{};
@@ -167,7 +168,7 @@ class Colours {
 
 void Painter::composite_all(std::span<const Span> spans) const {
     at_depth(*surface_.codec.layout, [&]<class C>(C) {
-        Colours<C> colours(*paint_, pattern_x_, pattern_y_);
+        Colours<C> colours(*paint_, sampler_ ? &*sampler_ : nullptr, pattern_x_, pattern_y_);
         for (const Span& span : spans)
             for (std::int64_t x = span.x_begin; x < span.x_end; x += Colours<C>::largest_run) {
                 const std::int64_t count = std::min(span.x_end - x, Colours<C>::largest_run);

@@ -5,6 +5,7 @@
 #include "geometry/mirrored_span.hpp"
 #include "paint/blend.hpp"
 #include "paint/mixer.hpp"
+#include "paint/pattern.hpp"
 #include "paint/surface.hpp"
 
 #include <coldbrick/blend.hpp>
@@ -83,7 +84,8 @@ class Painter {
     PixelBytes pixel_{};
     std::int64_t pattern_x_ = 0;
     std::int64_t pattern_y_ = 0;
-    std::optional<Mixer> mixer_; ///< if the way is to mix
+    std::optional<Mixer> mixer_;            ///< if the way is to mix
+    std::optional<PatternSampler> sampler_; ///< if the paint is a pattern
 };
 
 } // namespace coldbrick::paint

@@ -1,5 +1,7 @@
 #include <coldbrick/palette.hpp>
 
+#include "geometry/shown_text.hpp"
+
 #include <coldbrick/error.hpp>
 
 #include <fmt/format.h>
@@ -18,7 +20,7 @@ void check_name(std::string_view text) {
                c == '_';
     };
     if (!std::ranges::all_of(text, fits))
-        throw ArgumentError(fmt::format("\"{}\" is no name: write letters, digits, - and _", text));
+        throw ArgumentError(fmt::format("{} is no name: write letters, digits, - and _", in_quotes(text)));
 }
 
 std::string_view trimmed(std::string_view text) {
@@ -26,6 +28,15 @@ std::string_view trimmed(std::string_view text) {
     const std::size_t begin = text.find_first_not_of(blanks);
     if (begin == std::string_view::npos) return {};
     return text.substr(begin, text.find_last_not_of(blanks) + 1 - begin);
+}
+
+/// The text's first line, which is taken from it; a line ends with LF, CR LF or CR.
+std::string_view take_line(std::string_view& text) {
+    const std::size_t end = std::min(text.find_first_of("\r\n"), text.size());
+    const std::string_view line = text.substr(0, end);
+    const bool two = text.substr(end).starts_with("\r\n");
+    text.remove_prefix(std::min(end + (two ? 2 : 1), text.size()));
+    return line;
 }
 
 /// COLOUR [NAME], where the colour may be rgb(1, 2, 3) with blanks.
@@ -47,7 +58,7 @@ Palette::Palette(std::vector<Entry> entries) : entries_(std::move(entries)) {
     for (const Entry& entry : entries_) {
         check_name(entry.name);
         if (!entry.name.empty() && !names.insert(entry.name).second)
-            throw ArgumentError(fmt::format("two entries of the palette have the name \"{}\"", entry.name));
+            throw ArgumentError(fmt::format("two entries of the palette have the name {}", in_quotes(entry.name)));
     }
 }
 
@@ -96,10 +107,12 @@ const Palette& default_palette() {
 Palette read_palette(std::string_view text) {
     std::vector<Palette::Entry> entries;
     for (std::size_t number = 1; !text.empty(); ++number) {
-        const std::size_t end = std::min(text.find('\n'), text.size());
-        const std::string_view line = trimmed(text.substr(0, std::min(end, text.find("//"))));
-        text.remove_prefix(std::min(end + 1, text.size()));
+        const std::string_view whole = take_line(text);
+        const std::string_view line = trimmed(whole.substr(0, whole.find("//")));
         if (line.empty()) continue;
+        if (entries.size() == Palette::largest)
+            throw ArgumentError(fmt::format("palette line {}: a palette has at most {} entries", number,
+                                            Palette::largest));
         try {
             entries.push_back(entry_of(line));
             check_name(entries.back().name);

@@ -1,11 +1,14 @@
 #include "paint/pattern.hpp"
 
+#include "geometry/checks.hpp"
+
 #include <coldbrick/error.hpp>
 
 #include <fmt/format.h>
 
 #include <algorithm>
 #include <cmath>
+#include <limits>
 #include <utility>
 
 namespace coldbrick {
@@ -13,11 +16,11 @@ namespace coldbrick {
 namespace {
 
 void check_at_least_1(const char* what, std::int32_t value) {
-    if (value < 1) throw ArgumentError(fmt::format("{} {} is outside 1..2147483647", what, value));
+    check_range(what, value, 1, std::numeric_limits<std::int32_t>::max());
 }
 
 void check_stops(const std::vector<ColourStop>& stops) {
-    if (stops.empty()) throw ArgumentError("a gradient of 0 stops has less than 1");
+    if (stops.empty()) throw ArgumentError("a gradient needs at least 1 stop");
     double before = 0;
     for (const ColourStop& stop : stops) {
         if (!(stop.place >= 0 && stop.place <= 1))
@@ -28,14 +31,22 @@ void check_stops(const std::vector<ColourStop>& stops) {
     }
 }
 
+void check_origin(PatternOrigin origin) {
+    check_choice("pattern origin", origin, PatternOrigin::shape);
+}
+
 void check(const Colour16&) {}
-void check(const Stipple&) {}
+
+void check(const Stipple& stipple) {
+    check_origin(stipple.origin);
+}
 
 void check(const RealColour& real) {
     (void)colour(real);
 }
 
 void check(const LinearGradient& gradient) {
+    check_origin(gradient.origin);
     check_stops(gradient.stops);
     if (gradient.from == gradient.to)
         throw ArgumentError(fmt::format("a gradient from ({}, {}) to the same point has no direction",
@@ -43,16 +54,20 @@ void check(const LinearGradient& gradient) {
 }
 
 void check(const RadialGradient& gradient) {
+    check_origin(gradient.origin);
     check_stops(gradient.stops);
     check_at_least_1("gradient radius", gradient.radius);
 }
 
 void check(const Hatch& hatch) {
+    check_origin(hatch.origin);
+    check_choice("hatch direction", hatch.direction, Hatch::Direction::lattice);
     check_at_least_1("hatch spacing", hatch.spacing);
     check_at_least_1("hatch width", hatch.width);
 }
 
 void check(const Texture& texture) {
+    check_origin(texture.origin);
     check_at_least_1("texture width", texture.size.width);
     check_at_least_1("texture height", texture.size.height);
     const auto wanted =
@@ -114,49 +129,11 @@ const RealColour& at(const RealColour& colour, std::int64_t, std::int64_t) {
     return colour;
 }
 
-/// A gradient's stops in real numbers, worked out once for many pixels.
-class Ramp {
-  public:
-    explicit Ramp(const std::vector<ColourStop>& stops) {
-        for (const ColourStop& stop : stops)
-            steps_.push_back({stop.place, to_depth<RealColour>(stop.colour), {}});
-        for (std::size_t i = 0; i + 1 < steps_.size(); ++i) {
-            const double length = steps_[i + 1].place - steps_[i].place;
-            if (length > 0) steps_[i].slope = slope(steps_[i].colour, steps_[i + 1].colour, length);
-        }
-    }
-
-    [[nodiscard]] RealColour at(double place) const {
-        const auto after = std::ranges::upper_bound(steps_, place, {}, &Step::place);
-        if (after == steps_.begin()) return after->colour;
-        const Step& step = *(after - 1);
-        if (after == steps_.end()) return step.colour;
-        const double further = place - step.place;
-        const auto along = [further](double from, double change) { return from + change * further; };
-        return {along(step.colour.red, step.slope.red), along(step.colour.green, step.slope.green),
-                along(step.colour.blue, step.slope.blue), along(step.colour.alpha, step.slope.alpha)};
-    }
-
-  private:
-    struct Step {
-        double place;
-        RealColour colour;
-        RealColour slope; ///< how each channel changes from here to the next step, for a length of 1
-    };
-
-    static RealColour slope(const RealColour& from, const RealColour& to, double length) {
-        return {(to.red - from.red) / length, (to.green - from.green) / length,
-                (to.blue - from.blue) / length, (to.alpha - from.alpha) / length};
-    }
-
-    std::vector<Step> steps_;
-};
-
 /// The colours of a pattern's pixels, one after the other to the right.
 template <class Kind>
 class Sampler {
   public:
-    explicit Sampler(const Kind& kind) : kind_(kind) {}
+    Sampler(const Kind& kind, const Ramp&) : kind_(kind) {}
     [[nodiscard]] decltype(auto) at(std::int64_t x, std::int64_t y) const {
         return coldbrick::paint::at(kind_, x, y);
     }
@@ -168,8 +145,8 @@ class Sampler {
 template <>
 class Sampler<LinearGradient> {
   public:
-    explicit Sampler(const LinearGradient& gradient)
-        : gradient_(gradient), ramp_(gradient.stops),
+    Sampler(const LinearGradient& gradient, const Ramp& ramp)
+        : gradient_(gradient), ramp_(ramp),
           along_x_(static_cast<double>(std::int64_t{gradient.to.x} - gradient.from.x)),
           along_y_(static_cast<double>(std::int64_t{gradient.to.y} - gradient.from.y)),
           square_(along_x_ * along_x_ + along_y_ * along_y_) {}
@@ -182,7 +159,7 @@ class Sampler<LinearGradient> {
 
   private:
     const LinearGradient& gradient_;
-    Ramp ramp_;
+    const Ramp& ramp_;
     double along_x_;
     double along_y_;
     double square_;
@@ -191,7 +168,7 @@ class Sampler<LinearGradient> {
 template <>
 class Sampler<RadialGradient> {
   public:
-    explicit Sampler(const RadialGradient& gradient) : gradient_(gradient), ramp_(gradient.stops) {}
+    Sampler(const RadialGradient& gradient, const Ramp& ramp) : gradient_(gradient), ramp_(ramp) {}
 
     [[nodiscard]] RealColour at(std::int64_t x, std::int64_t y) const {
         const auto across = static_cast<double>(x - gradient_.centre.x);
@@ -201,23 +178,55 @@ class Sampler<RadialGradient> {
 
   private:
     const RadialGradient& gradient_;
-    Ramp ramp_;
+    const Ramp& ramp_;
 };
+
+/// How a colour changes to another along so much.
+RealColour slope(const RealColour& from, const RealColour& to, double length) {
+    return {(to.red - from.red) / length, (to.green - from.green) / length, (to.blue - from.blue) / length,
+            (to.alpha - from.alpha) / length};
+}
 
 } // namespace
 
-template <class C>
-void pattern_row(const Pattern& pattern, std::int64_t x, std::int64_t y, std::span<C> colours) {
-    const auto fill = [&]<class Kind>(const Kind& kind) {
-        const Sampler<Kind> sampler(kind);
-        for (C& colour : colours) colour = to_depth<C>(sampler.at(x++, y));
-    };
-    std::visit(fill, pattern);
+Ramp::Ramp(const std::vector<ColourStop>& stops) {
+    steps_.reserve(stops.size());
+    for (const ColourStop& stop : stops)
+        steps_.push_back({stop.place, to_depth<RealColour>(stop.colour), {}});
+    for (std::size_t i = 0; i + 1 < steps_.size(); ++i) {
+        const double length = steps_[i + 1].place - steps_[i].place;
+        if (length > 0) steps_[i].slope = slope(steps_[i].colour, steps_[i + 1].colour, length);
+    }
 }
 
-template void pattern_row(const Pattern&, std::int64_t, std::int64_t, std::span<Colour>);
-template void pattern_row(const Pattern&, std::int64_t, std::int64_t, std::span<Colour16>);
-template void pattern_row(const Pattern&, std::int64_t, std::int64_t, std::span<RealColour>);
+RealColour Ramp::at(double place) const {
+    const auto after = std::ranges::upper_bound(steps_, place, {}, &Step::place);
+    if (after == steps_.begin()) return after->colour;
+    const Step& step = *(after - 1);
+    if (after == steps_.end()) return step.colour;
+    const double further = place - step.place;
+    const auto along = [further](double from, double change) { return from + change * further; };
+    return {along(step.colour.red, step.slope.red), along(step.colour.green, step.slope.green),
+            along(step.colour.blue, step.slope.blue), along(step.colour.alpha, step.slope.alpha)};
+}
+
+PatternSampler::PatternSampler(const Pattern& pattern) : pattern_(&pattern) {
+    if (const auto* const linear = std::get_if<LinearGradient>(&pattern)) ramp_ = Ramp(linear->stops);
+    if (const auto* const radial = std::get_if<RadialGradient>(&pattern)) ramp_ = Ramp(radial->stops);
+}
+
+template <class C>
+void PatternSampler::row(std::int64_t x, std::int64_t y, std::span<C> colours) const {
+    const auto fill = [&]<class Kind>(const Kind& kind) {
+        const Sampler<Kind> sampler(kind, ramp_);
+        for (C& colour : colours) colour = to_depth<C>(sampler.at(x++, y));
+    };
+    std::visit(fill, *pattern_);
+}
+
+template void PatternSampler::row(std::int64_t, std::int64_t, std::span<Colour>) const;
+template void PatternSampler::row(std::int64_t, std::int64_t, std::span<Colour16>) const;
+template void PatternSampler::row(std::int64_t, std::int64_t, std::span<RealColour>) const;
 
 PatternOrigin origin_of(const Pattern& pattern) {
     const auto tell = []<class P>(const P& one) {

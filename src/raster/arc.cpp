@@ -21,17 +21,18 @@ struct Slice {
     Oval oval;
     Origin origin;
     Directions directions; ///< on the screen
+    Directions own;        ///< as the curve counts them, before it is turned
     Bend bend;
 
     template <class Shape>
     static Slice of(const Shape& shape) {
         const Oval oval = oval_of(shape.ellipse);
-        const Directions directions(shape.start + shape.ellipse.turn, shape.sweep);
-        // An oval that quarter turns have made upright counts its own directions from the screen's.
-        const Angle shift = oval.upright ? Angle() : shape.ellipse.turn;
-        const Bend bend(oval, {0, 0}, CurvePlace::seen(oval, directions.start - shift),
-                        CurvePlace::seen(oval, directions.end() - shift));
-        return {oval, {oval.centre_x, oval.centre_y}, directions, bend};
+        const Angle turned = shape.start.without_turns() + shape.ellipse.turn.without_turns();
+        const Directions directions(turned, shape.sweep);
+        // An oval that quarter turns have made upright counts its own directions as the screen does.
+        const Directions own = oval.upright ? directions : Directions(shape.start, shape.sweep);
+        const Bend bend(oval, {0, 0}, CurvePlace::seen(oval, own.start), CurvePlace::seen(oval, own.end));
+        return {oval, {oval.centre_x, oval.centre_y}, directions, own, bend};
     }
 
     [[nodiscard]] Vector from() const { return bend.point(bend.begin()); }
@@ -170,7 +171,7 @@ class ThinArc {
     }
 
     [[nodiscard]] CurvePlace middle_place() const {
-        return CurvePlace::at((slice_.bend.begin().t + slice_.bend.end().t) / 2);
+        return CurvePlace::seen(slice_.oval, slice_.own.middle());
     }
 
     /// The outline has a pixel within two rows of any point of the curve.
@@ -205,7 +206,7 @@ template <class Rows, class Shape>
 void stroke_closed(const Shape& shape, const Pen& pen, SpanSink& sink) {
     if (shape.ellipse.box.empty()) return;
     const Slice slice = Slice::of(shape);
-    if (slice.directions.whole()) return stroke(shape.ellipse, pen, sink);
+    if (slice.directions.whole) return stroke(shape.ellipse, pen, sink);
     contour_of(shape, slice).stroke_or_dash(pen, sink, [&slice](SpanSink& thin) {
         add_edge(Rows(slice), slice.oval, thin);
     });
@@ -215,7 +216,7 @@ template <class Rows, class Shape>
 void fill_closed(const Shape& shape, SpanSink& sink) {
     if (shape.ellipse.box.empty()) return;
     const Slice slice = Slice::of(shape);
-    if (slice.directions.whole()) return fill(shape.ellipse, sink);
+    if (slice.directions.whole) return fill(shape.ellipse, sink);
     add_rows(Rows(slice), slice.oval, sink);
 }
 
@@ -224,7 +225,7 @@ void fill_closed(const Shape& shape, SpanSink& sink) {
 void stroke(const Arc& arc, const Pen& pen, SpanSink& sink) {
     if (arc.ellipse.box.empty()) return;
     const Slice slice = Slice::of(arc);
-    if (slice.directions.whole()) return stroke(arc.ellipse, pen, sink);
+    if (slice.directions.whole) return stroke(arc.ellipse, pen, sink);
     contour_of(arc, slice).stroke_or_dash(pen, sink, [&slice](SpanSink& thin) {
         add_rows(ThinArc(slice), slice.oval, thin);
     });

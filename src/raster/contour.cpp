@@ -93,7 +93,8 @@ class Strokes {
 
     /// The dashes of a bend that are short beside the width: each pixel of the band is asked how far its
     /// nearest point lies from the nearest dash.
-    void add_by_pixels(const Bend& bend, const PieceOfPath& place, DashPattern dashes) {
+    void add_by_pixels(const Bend& bend, const PieceOfPath& place, const DashPattern& pattern) {
+        DashFinder dashes(pattern);
         const OvalBand band(bend.oval(), pen_.width);
         const Sweep area = bend.nearest_area();
         const auto on_at = [&](std::int64_t x, std::int64_t y) {

@@ -36,7 +36,7 @@ class Contour {
         if (pen.width > 1) return stroke(pen, sink);
         if (!pen.dashed()) return thin(sink);
         add_dashed(
-            pen, sink, [this](std::int64_t x, std::int64_t y) { return position(x, y); }, thin);
+            DashPattern(pen.dashes, pen.dash_offset), sink, [this](std::int64_t x, std::int64_t y) { return position(x, y); }, thin);
     }
 
   private:

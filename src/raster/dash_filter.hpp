@@ -3,7 +3,6 @@
 #pragma once
 
 #include "raster/dash_pattern.hpp"
-#include "raster/pen.hpp"
 #include "raster/span_sink.hpp"
 
 #include <algorithm>
@@ -14,11 +13,11 @@ namespace coldbrick::raster {
 /// Adds those of the pixels that thin(sink) adds to the sink it is given whose position(x, y) along the path,
 /// in pixels, lies in an on stretch.
 template <class Position, class Thin>
-void add_dashed(const Pen& pen, SpanSink& target, Position position, Thin thin) {
+void add_dashed(const DashPattern& dashes, SpanSink& target, Position position, Thin thin) {
     struct Filter {
         SpanSink& target;
         Position& position;
-        DashPattern dashes;
+        DashFinder dashes;
 
         static void receive(void* self, std::span<const Span> spans) {
             auto& filter = *static_cast<Filter*>(self);
@@ -35,7 +34,7 @@ void add_dashed(const Pen& pen, SpanSink& target, Position position, Thin thin) 
             }
         }
     };
-    Filter filter{target, position, DashPattern(pen.dashes, pen.dash_offset)};
+    Filter filter{target, position, DashFinder(dashes)};
     SpanSink solid(target.clip(), &filter, Filter::receive);
     thin(solid);
     solid.flush();

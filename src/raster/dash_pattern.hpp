@@ -7,8 +7,15 @@
 #include <cstddef>
 #include <cstdint>
 #include <span>
+#include <vector>
 
 namespace coldbrick::raster {
+
+/// Distances along something.
+struct Stretch {
+    long double from;
+    long double to;
+};
 
 /// A piece of a path: where it begins, as a position on the path, and how long it is.
 struct PieceOfPath {
@@ -26,11 +33,12 @@ struct Dash {
     bool ends;   ///< its last end is here
 
     /// The part of the stretch [on, off] on the piece; if there is none, `from` lies behind `to`. A stretch
-    /// that only touches the piece's end belongs to its neighbour.
+    /// that only touches the piece's end has no length there and is left out; one that has no length at all
+    /// belongs to the piece that begins where it lies, or to the last one.
     static Dash on_piece(const PieceOfPath& piece, long double on, long double off) {
         const long double end = piece.begins + piece.length;
-        const bool before = off < piece.begins || (off == piece.begins && on < off && !piece.first);
-        const bool after = on > end || (on == end && !piece.last);
+        const bool before = off < piece.begins || (off == piece.begins && on < off);
+        const bool after = on > end || (on == end && (on < off || !piece.last));
         if (before || after) return {1, 0, false, false};
         return {std::max(0.0L, on - piece.begins), std::min(piece.length, off - piece.begins),
                 piece.first || on >= piece.begins, piece.last || off <= end};
@@ -40,29 +48,33 @@ struct Dash {
 /// On and off lengths that repeat along a path. Positions are pixels from its first point.
 class DashPattern {
   public:
-    DashPattern(std::span<const double> lengths, double offset) : lengths_(lengths) {
-        for (const double length : lengths) period_ += length;
-        if (lengths.size() % 2 != 0) period_ *= 2; // on and off change places at every turn
-        if (!lengths.empty()) offset_ = std::fmod(static_cast<long double>(offset), period_);
+    DashPattern(std::span<const double> lengths, double offset) {
+        // With an odd number of lengths on and off change places at every turn, so that two turns repeat.
+        const std::size_t turns = lengths.size() % 2 == 0 ? 1 : 2;
+        ends_.reserve(turns * lengths.size());
+        for (std::size_t turn = 0; turn < turns; ++turn)
+            for (const double length : lengths) ends_.push_back(period() + length);
+        if (!lengths.empty()) offset_ = std::fmod(static_cast<long double>(offset), period());
     }
 
-    /// What all lengths add up to.
-    [[nodiscard]] long double period() const { return period_; }
+    /// What all lengths of one repetition add up to.
+    [[nodiscard]] long double period() const { return ends_.empty() ? 0 : ends_.back(); }
 
-    /// Calls visit(begin, end) for the on stretches that meet [from, to].
+    /// Calls visit(begin, end) for the on stretches that meet [from, to], in order.
     template <class Visit>
     void for_each_on(long double from, long double to, Visit visit) const {
-        for (std::int64_t period = period_of(from); start_of(period) <= to; ++period) {
-            long double at = start_of(period);
-            for (std::size_t i = 0; i < turns(); i += 2) {
-                const long double end = at + length(i);
-                if (end >= from && at <= to) visit(at, end);
-                at = end + length(i + 1);
+        for (std::int64_t repetition = repetition_of(from);; ++repetition) {
+            const long double start = start_of(repetition);
+            if (start > to) return;
+            for (std::size_t i = first_end_from(from - start); i < ends_.size(); i += 2) {
+                const Stretch stretch = stretch_at(start, i);
+                if (stretch.from > to) return;
+                if (stretch.to >= from) visit(stretch.from, stretch.to);
             }
         }
     }
 
-    /// True if an on stretch runs over the position.
+    /// True if an on stretch runs over the position: it begins before it and ends behind it.
     [[nodiscard]] bool runs_over(long double position) const {
         bool result = false;
         for_each_on(position, position, [&](long double begin, long double end) {
@@ -71,50 +83,76 @@ class DashPattern {
         return result;
     }
 
-    /// True if the position lies in an on stretch, its far end left out. Fastest for positions near to each
-    /// other.
+    /// A stretch and whether it is on.
+    struct Piece {
+        Stretch stretch;
+        bool on;
+    };
+
+    /// The stretch in which the position lies, its far end left out.
+    [[nodiscard]] Piece at(long double position) const {
+        std::int64_t repetition = repetition_of(position);
+        if (position < start_of(repetition)) --repetition; // it was rounded
+        const long double start = start_of(repetition);
+        std::size_t i = first_end_from(position - start);
+        while (i < ends_.size() && position >= start + ends_[i]) ++i;
+        if (i == ends_.size()) return at_start_of(repetition + 1);
+        return {stretch_at(start, i), i % 2 == 0};
+    }
+
+  private:
+    /// In which repetition the position lies, and where one starts: from its number alone, so that the
+    /// stretches do not depend on where one begins to look.
+    [[nodiscard]] std::int64_t repetition_of(long double position) const {
+        return static_cast<std::int64_t>(std::floor((position + offset_) / period()));
+    }
+    [[nodiscard]] long double start_of(std::int64_t repetition) const {
+        return static_cast<long double>(repetition) * period() - offset_;
+    }
+
+    /// The number, even and perhaps a little early, of an on length that is not wholly before a place in a
+    /// repetition.
+    [[nodiscard]] std::size_t first_end_from(long double place) const {
+        const auto found = std::ranges::lower_bound(ends_, place) - ends_.begin();
+        const std::size_t i = static_cast<std::size_t>(std::max<std::ptrdiff_t>(found - 1, 0));
+        return i - i % 2;
+    }
+
+    [[nodiscard]] Stretch stretch_at(long double start, std::size_t i) const {
+        return {i == 0 ? start : start + ends_[i - 1], start + ends_[i]};
+    }
+
+    /// The first stretch of a repetition that has a length.
+    [[nodiscard]] Piece at_start_of(std::int64_t repetition) const {
+        std::size_t i = 0;
+        while (i + 1 < ends_.size() && ends_[i] == 0) ++i;
+        return {stretch_at(start_of(repetition), i), i % 2 == 0};
+    }
+
+    std::vector<long double> ends_; ///< of the lengths, from the beginning of a repetition
+    long double offset_ = 0;
+};
+
+/// Tells of one position after the other whether it is on: fastest where they are near to each other.
+class DashFinder {
+  public:
+    explicit DashFinder(const DashPattern& dashes) : dashes_(dashes) {}
+
+    /// True if the position lies in an on stretch, its far end left out.
     [[nodiscard]] bool on(long double position) {
-        if (position < known_begin_ || position >= known_end_) look_up(position);
-        return known_on_;
+        if (!(position >= known_.stretch.from && position < known_.stretch.to)) known_ = dashes_.at(position);
+        return known_.on;
     }
 
     /// How far the position is from the nearest on stretch; 0 within one.
     [[nodiscard]] long double distance_to_on(long double position) {
-        return on(position) ? 0 : std::min(position - known_begin_, known_end_ - position);
+        if (on(position)) return 0;
+        return std::min(position - known_.stretch.from, known_.stretch.to - position);
     }
 
   private:
-    [[nodiscard]] std::size_t turns() const {
-        return lengths_.size() % 2 == 0 ? lengths_.size() : 2 * lengths_.size();
-    }
-    [[nodiscard]] long double length(std::size_t i) const { return lengths_[i % lengths_.size()]; }
-
-    /// The period in which the position lies, and where a period starts: from its number alone, so that the
-    /// stretches do not depend on where one begins to look.
-    [[nodiscard]] std::int64_t period_of(long double position) const {
-        return static_cast<std::int64_t>(std::floor((position + offset_) / period_));
-    }
-    [[nodiscard]] long double start_of(std::int64_t period) const {
-        return static_cast<long double>(period) * period_ - offset_;
-    }
-
-    void look_up(long double position) {
-        const std::int64_t period = period_of(position);
-        known_end_ = start_of(position < start_of(period) ? period - 1 : period); // if it was rounded
-        for (std::size_t i = 0;; i = (i + 1) % turns()) {
-            known_begin_ = known_end_;
-            known_end_ += length(i);
-            known_on_ = i % 2 == 0;
-            if (position < known_end_) return;
-        }
-    }
-
-    std::span<const double> lengths_;
-    long double offset_ = 0;
-    long double period_ = 0;
-    long double known_begin_ = 0;
-    long double known_end_ = 0;
-    bool known_on_ = false;
+    const DashPattern& dashes_;
+    DashPattern::Piece known_{{0, 0}, false};
 };
 
 } // namespace coldbrick::raster

@@ -74,7 +74,7 @@ void stroke(const Ellipse& ellipse, const Pen& pen, SpanSink& sink) {
     if (ellipse.box.empty()) return;
     const Oval oval = oval_of(ellipse);
     if (!pen.dashed()) return stroke_solid(oval, pen.width, sink);
-    const Angle start = oval.upright ? ellipse.turn : Angle();
+    const Angle start = oval.upright ? ellipse.turn.without_turns() : Angle();
     Contour contour({oval.centre_x, oval.centre_y}, true);
     contour.add(
         Bend(oval, {0, 0}, CurvePlace::seen(oval, start), CurvePlace::seen(oval, start + degrees(360))));

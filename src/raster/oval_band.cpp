@@ -14,71 +14,117 @@ namespace coldbrick::raster {
 namespace {
 
 /// The convex area within a curve that runs at a distance outside (above 0) or inside (below 0) of an ellipse
-/// with the semi-axes a and b. The ellipse reaches S = sqrt(a^2 cos^2 + b^2 sin^2) far in the direction (cos,
-/// sin), at the point (a^2 cos, b^2 sin) / S; the area reaches S + distance far, at that point moved on by
-/// the distance (Schneider, "Convex Bodies: The Brunn-Minkowski Theory", 2nd edition, 2014, section 1.7:
-/// support functions).
+/// with the semi-axes a and b, and what of it lies on rows. The ellipse's point whose normal has the
+/// direction (cos, sin) is (a^2 cos, b^2 sin) / S with S = sqrt(a^2 cos^2 + b^2 sin^2); the area's is that
+/// point moved on by the distance (Schneider, "Convex Bodies: The Brunn-Minkowski Theory", 2nd edition, 2014,
+/// section 1.7: support functions).
+///
+/// A direction is told by its cotangent, and a row by its gap to the area's top, b + distance - y, because
+/// both keep all their digits on sides as flat as there are: the gap at the cotangent c is
+///
+///     b f(a c / b) + distance f(c)  with  f(t) = 1 - 1 / sqrt(1 + t^2).
 template <class Real>
 class OffsetArea {
   public:
+    /// @param a,b not equal, not both 0
     OffsetArea(Real a, Real b, Real distance) : a_(a), b_(b), distance_(distance) {}
 
     /// The area's half width on the row y >= 0, or below 0 if the row misses it.
     [[nodiscard]] Real half_width(Real y) const {
-        if (y >= b_ + distance_) return -1;
-        if (a_ == 0) { // the pixels along an upright segment
-            const Real below = std::max(Real(0), y - b_);
-            return distance_ < 0 ? -1 : std::sqrt(distance_ * distance_ - below * below);
-        }
-        const Real sine = touching_sine(y);
-        const Real cosine = std::sqrt((1 - sine) * (1 + sine));
-        return cosine * (a_ * a_ / support(sine) + distance_);
+        if (std::min(a_, b_) + distance_ <= 0 || y >= b_ + distance_) return -1;
+        if (a_ == 0) return across_upright_segment(y);
+        if (b_ == 0) return a_ + std::sqrt((distance_ - y) * (distance_ + y));
+        if (y == 0) return on_axis();
+        const Real gap = b_ + distance_ - y;
+        const Real tip = tip_cotangent();
+        if (tip > 0 && gap_at(tip) >= gap) return -1;
+        return half_width_at(cotangent_at(gap, tip));
     }
 
   private:
-    [[nodiscard]] Real support(Real sine) const {
-        return std::sqrt(a_ * a_ * (1 - sine) * (1 + sine) + b_ * b_ * sine * sine);
+    /// The pixels along an upright segment: only distances above 0 come here.
+    [[nodiscard]] Real across_upright_segment(Real y) const {
+        const Real below = std::max(Real(0), y - b_);
+        return std::sqrt((distance_ - below) * (distance_ + below));
     }
 
-    /// How far the area's point in the direction lies below the row: it changes its sign once.
-    [[nodiscard]] Real beyond(Real sine, Real y) const {
-        return sine * ((b_ == 0 ? 0 : b_ * b_ / support(sine)) + distance_) - y;
+    /// On the longer axis, a curve inside ends where the distances to both sides meet, if it is further in
+    /// than the ellipse's curvature reaches.
+    [[nodiscard]] Real on_axis() const {
+        const Real in = -distance_;
+        if (b_ >= a_ || in * a_ <= b_ * b_) return a_ + distance_;
+        return std::sqrt((a_ - b_) * (a_ + b_) * (1 - in / b_) * (1 + in / b_));
     }
 
-    /// The sine where the ellipse with the axes that the area has ends on the row.
-    [[nodiscard]] Real first_guess(Real y) const {
+    /// Where a curve inside a tall ellipse begins at its top: 0, or where it meets its mirror image.
+    [[nodiscard]] Real tip_cotangent() const {
+        const Real in = -distance_;
+        if (a_ >= b_ || b_ * in <= a_ * a_) return 0;
+        return std::sqrt((b_ * in - a_ * a_) * (b_ * in + a_ * a_) / ((a_ - in) * (a_ + in))) / a_;
+    }
+
+    /// 1 - 1 / sqrt(1 + t^2), without a difference of near numbers.
+    static Real fall(Real t) {
+        const Real root = std::sqrt(1 + t * t);
+        return t * (t / (root * (1 + root)));
+    }
+    static Real cube(Real value) { return value * value * value; }
+
+    [[nodiscard]] Real gap_at(Real cotangent) const {
+        return b_ * fall(a_ / b_ * cotangent) + distance_ * fall(cotangent);
+    }
+
+    /// How fast the gap grows with the cotangent.
+    [[nodiscard]] Real slope_at(Real cotangent) const {
+        const Real stretched = a_ / b_ * cotangent;
+        return cotangent * (a_ / b_ * a_ / cube(std::sqrt(1 + stretched * stretched)) +
+                            distance_ / cube(std::sqrt(1 + cotangent * cotangent)));
+    }
+
+    [[nodiscard]] Real half_width_at(Real cotangent) const {
+        const Real stretched = a_ / b_ * cotangent;
+        return a_ * (stretched / std::sqrt(1 + stretched * stretched)) +
+               distance_ * (cotangent / std::sqrt(1 + cotangent * cotangent));
+    }
+
+    /// The cotangent where the ellipse with the axes that the area has is as far from its own top.
+    [[nodiscard]] Real first_guess(Real gap) const {
         const Real across = a_ + distance_;
         const Real down = b_ + distance_;
-        const Real part = y / down;
-        if (across <= 0) return part;
-        return across * part /
-               std::sqrt(down * down * (1 - part) * (1 + part) + across * across * part * part);
+        const Real y = down - gap;
+        return down * std::sqrt(gap * (down + y)) / (across * y);
     }
 
-    /// The sine of the direction in which the area ends on the row, by Newton's method within halved
-    /// brackets. It starts from the row alone and not from the row before, or the clip could tell on the last
-    /// bit.
-    [[nodiscard]] Real touching_sine(Real y) const {
-        Real low = 0;
-        Real high = 1;
-        Real sine = first_guess(y);
+    /// The cotangent of the direction in which the area ends on a row, by Newton's method within narrowing
+    /// brackets: the gap grows from the tip on. It starts from the row alone and not from the row before, or
+    /// rounding would depend on which rows the clip shows.
+    [[nodiscard]] Real cotangent_at(Real gap, Real tip) const {
+        Real low = tip;
+        Real high = std::numeric_limits<Real>::infinity();
+        Real cotangent = std::max(first_guess(gap), tip);
         for (int i = 0; i < 200; ++i) {
-            const Real error = beyond(sine, y);
-            (error > 0 ? high : low) = sine;
-            const Real s = support(sine);
-            const Real slope = (b_ == 0 ? 0 : a_ * a_ * b_ * b_ / (s * s * s)) + distance_;
-            const Real step = error / slope;
-            Real next = sine - step;
+            const Real error = gap_at(cotangent) - gap;
+            if (error > 0)
+                high = cotangent;
+            else
+                low = cotangent;
+            const Real step = error / slope_at(cotangent);
+            const Real next = cotangent - step;
             // Newton's steps square what is missing: after one this short, rounding is all that is left.
-            // Where the area is cut off at its tip, beyond() falls before it rises through the place that is
-            // meant.
-            if (slope > 0 && std::abs(step) < Real(1e-10)) return std::clamp(next, low, high);
             const bool inside = next > low && next < high;
-            if (!inside) next = (low + high) / 2;
-            if (next == sine || next == low || next == high) break;
-            sine = next;
+            if (std::abs(step) <= Real(1e-9) * cotangent) return inside ? next : cotangent;
+            const Real middle = between(low, high);
+            if (!inside && (middle == low || middle == high)) break;
+            cotangent = inside ? next : middle;
         }
-        return sine;
+        return cotangent;
+    }
+
+    /// Halves the bracket's number of digits, since roots may lie at any power of ten.
+    static Real between(Real low, Real high) {
+        if (low == 0) return high / 16;
+        if (std::isinf(high)) return low * 16;
+        return high > 2 * low ? std::sqrt(low) * std::sqrt(high) : low + (high - low) / 2;
     }
 
     Real a_;

@@ -125,6 +125,16 @@ class Segment {
     Int128 reach_; ///< floor(width * length)
 };
 
+/// False if a clip shows nothing that lies within `distance` of both points or between them.
+bool may_show(const Clip& clip, Point a, Point b, double distance) {
+    const double reach = distance + 2;
+    const auto meets = [reach](std::int32_t one, std::int32_t other, std::int64_t begin, std::int64_t end) {
+        return std::min(one, other) - reach < static_cast<double>(end) &&
+               std::max(one, other) + reach > static_cast<double>(begin);
+    };
+    return meets(a.y, b.y, clip.top, clip.bottom) && meets(a.x, b.x, clip.left, clip.right);
+}
+
 /// The rows that anything within `distance` of both points can reach.
 struct Rows {
     Int128 top;
@@ -213,6 +223,7 @@ void for_each_line(std::span<const Point> points, bool closed, Visit visit) {
 
 void add_thin(std::span<const Point> points, bool closed, const Pen& pen, SpanSink& parts) {
     long double begins = 0;
+    const DashPattern dashes(pen.dashes, pen.dash_offset);
     for_each_line(points, closed, [&](Point from, Point to) {
         if (!pen.dashed()) return add_line({from, to}, parts);
         const std::int64_t dx = std::int64_t{to.x} - from.x;
@@ -228,7 +239,8 @@ void add_thin(std::span<const Point> points, bool closed, const Pen& pen, SpanSi
             const Int128 along = Int128{x - from.x} * dx + Int128{y - from.y} * dy;
             return begins + static_cast<long double>(along) / length;
         };
-        add_dashed(pen, parts, position, [&](SpanSink& solid) { add_line({from, to}, solid); });
+        if (may_show(parts.clip(), from, to, 0))
+            add_dashed(dashes, parts, position, [&](SpanSink& solid) { add_line({from, to}, solid); });
         begins += length;
     });
 }
@@ -254,7 +266,11 @@ void add_wide(const std::vector<Point>& points, bool closed, const Pen& pen, Spa
     const auto point = [&](std::size_t i) { return points[i % points.size()]; };
     const auto segment = [&](std::size_t i) { return Segment(point(i), point(i + 1), pen.width); };
     const End open_end = pen.cap == Cap::square ? End::further : End::pixel;
+    // A join's tip lies so far from its vertex at most; a square cap's corners are nearer.
+    const double reach = static_cast<double>(pen.width) / 2 *
+                         std::max(2.0, pen.join == Join::mitre ? std::min(pen.mitre_limit, 0x1p40) : 1.0);
     for (std::size_t i = 0; i < count; ++i) {
+        if (!may_show(parts.clip(), point(i), point(i + 1), reach)) continue;
         const bool opens = !closed && i == 0;
         const bool ends = !closed && i + 1 == count;
         const Segment here = segment(i);
@@ -320,6 +336,16 @@ void add_wide_dashed(const std::vector<Point>& points, bool closed, const Pen& p
 
 } // namespace
 
+std::int64_t expected_spans(std::span<const Point> points, bool closed, const Pen& pen, const Clip& clip) {
+    std::int64_t result = 0;
+    for_each_line(points, closed, [&](Point from, Point to) {
+        const std::int64_t top = std::max(std::min(from.y, to.y) - pen.width, clip.top);
+        const std::int64_t end = std::min(std::max(from.y, to.y) + pen.width + 1, clip.bottom);
+        if (top < end && may_show(clip, from, to, static_cast<double>(pen.width))) result += end - top;
+    });
+    return result;
+}
+
 void add_path(std::span<const Point> points, bool closed, const Pen& pen, SpanSink& parts) {
     const std::vector<Point> path = distinct(points, closed);
     if (pen.width == 1)
@@ -343,20 +369,21 @@ void stroke(const Line& line, const Pen& pen, SpanSink& sink) {
 }
 
 void stroke(const Dots& dots, const Pen& pen, SpanSink& sink) {
-    SpanUnion all(sink.clip());
-    for (const Point& point : dots.points) {
-        if (pen.width > 1)
-            add_disc(point, pen.width, all.parts());
-        else if (sink.clip().contains(point))
-            all.parts().add_visible({point.y, point.x, std::int64_t{point.x} + 1});
-    }
-    all.give(sink);
+    const std::int64_t rows = std::min(pen.width, sink.clip().bottom - sink.clip().top);
+    const std::int64_t expected = static_cast<std::int64_t>(dots.points.size()) * rows;
+    add_union(expected, sink, [&](SpanSink& parts) {
+        for (const Point& point : dots.points) {
+            if (pen.width > 1)
+                add_disc(point, pen.width, parts);
+            else if (parts.clip().contains(point))
+                parts.add_visible({point.y, point.x, std::int64_t{point.x} + 1});
+        }
+    });
 }
 
 void stroke(const Polyline& polyline, const Pen& pen, SpanSink& sink) {
-    SpanUnion all(sink.clip());
-    add_path(polyline.points, polyline.closed, pen, all.parts());
-    all.give(sink);
+    add_union(expected_spans(polyline.points, polyline.closed, pen, sink.clip()), sink,
+              [&](SpanSink& parts) { add_path(polyline.points, polyline.closed, pen, parts); });
 }
 
 } // namespace coldbrick::raster

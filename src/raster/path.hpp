@@ -22,6 +22,9 @@ void stroke(const Polyline& polyline, const Pen& pen, SpanSink& sink);
 /// Discs of the pen's width about the points, each pixel once.
 void stroke(const Dots& dots, const Pen& pen, SpanSink& sink);
 
+/// About how many spans the parts of a path have in a clip.
+std::int64_t expected_spans(std::span<const Point> points, bool closed, const Pen& pen, const Clip& clip);
+
 /// Adds the parts of a path with the pen, which may overlap each other: bands, caps and joins.
 void add_path(std::span<const Point> points, bool closed, const Pen& pen, SpanSink& parts);
 

@@ -175,6 +175,7 @@ void fill(const Polygon& polygon, FillRule rule, FillEdge edge, SpanSink& sink) 
     std::int64_t y = next->first_row();
     while (next != edges.end() || !active.empty()) {
         std::erase_if(active, [y](const Edge& one) { return one.last_row() < y; });
+        if (active.empty() && next != edges.end()) y = std::max(y, next->first_row()); // between far rings
         for (; next != edges.end() && next->first_row() == y; ++next) active.push_back(*next);
         if (active.size() == 2 && enclose(active[0], active[1], rule)) {
             const std::int64_t before_next = next == edges.end() ? clip.bottom : next->first_row();
@@ -197,9 +198,11 @@ void fill(const Polygon& polygon, FillRule rule, FillEdge edge, SpanSink& sink) 
 }
 
 void stroke(const Polygon& polygon, const Pen& pen, SpanSink& sink) {
-    SpanUnion all(sink.clip());
-    for (const auto& ring : polygon.rings) add_path(ring, true, pen, all.parts());
-    all.give(sink);
+    std::int64_t expected = 0;
+    for (const auto& ring : polygon.rings) expected += expected_spans(ring, true, pen, sink.clip());
+    add_union(expected, sink, [&](SpanSink& parts) {
+        for (const auto& ring : polygon.rings) add_path(ring, true, pen, parts);
+    });
 }
 
 } // namespace coldbrick::raster

@@ -3,6 +3,7 @@
 #pragma once
 
 #include "raster/convex_area.hpp"
+#include "raster/dash_pattern.hpp"
 #include "raster/span_sink.hpp"
 
 #include <algorithm>
@@ -17,12 +18,6 @@ struct Side {
 
     [[nodiscard]] long double length() const { return (to - from).length(); }
     [[nodiscard]] Vector direction() const { return 1 / length() * (to - from); }
-};
-
-/// Distances along something.
-struct Stretch {
-    long double from;
-    long double to;
 };
 
 /// The part of a side that the pixels of a clip lie beside, or else its end that is nearer to them.

@@ -9,16 +9,34 @@ void SpanUnion::gather(void* self, std::span<const Span> spans) {
     gathered.insert(gathered.end(), spans.begin(), spans.end());
 }
 
-/// A counting sort: rows are few and dense.
 void SpanUnion::sort_by_row() {
     const auto [first, last] = std::ranges::minmax(spans_, {}, &Span::y);
-    row_ends_.assign(static_cast<std::size_t>(last.y - first.y) + 2, 0);
-    const auto row_of = [top = first.y](const Span& span) { return static_cast<std::size_t>(span.y - top); };
+    const std::int64_t top = first.y;
+    const auto rows = static_cast<std::size_t>(last.y - top + 1);
+    // Rows are few and dense but where parts lie far from each other: memory follows the spans.
+    if (rows <= 8 * spans_.size() + 64)
+        sort_dense(top, rows);
+    else
+        sort_sparse();
+}
+
+/// A counting sort.
+void SpanUnion::sort_dense(std::int64_t top, std::size_t rows) {
+    row_ends_.assign(rows + 1, 0);
+    const auto row_of = [top](const Span& span) { return static_cast<std::size_t>(span.y - top); };
     for (const Span& span : spans_) ++row_ends_[row_of(span) + 1];
     for (std::size_t row = 1; row < row_ends_.size(); ++row) row_ends_[row] += row_ends_[row - 1];
     sorted_.resize(spans_.size());
     for (const Span& span : spans_) sorted_[row_ends_[row_of(span)]++] = span;
     row_ends_.pop_back(); // each row's start has moved to its end
+}
+
+void SpanUnion::sort_sparse() {
+    sorted_ = spans_;
+    std::ranges::sort(sorted_, {}, &Span::y);
+    row_ends_.clear();
+    for (std::size_t i = 1; i <= sorted_.size(); ++i)
+        if (i == sorted_.size() || sorted_[i].y != sorted_[i - 1].y) row_ends_.push_back(i);
 }
 
 void SpanUnion::give(SpanSink& target) {

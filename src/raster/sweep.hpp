@@ -14,19 +14,23 @@
 
 namespace coldbrick::raster {
 
-/// A direction as seen from the centre, from the start on clockwise. `extent` is 0..360 degrees; at 360, all
-/// directions.
+/// Directions as seen from the centre, from `start` clockwise to `end`. Both ends are kept as they are given,
+/// less whole turns: adding the sweep to one and taking it away again would miss the other by a rounding.
 struct Directions {
     Angle start;
-    Angle extent;
+    Angle end; ///< at most a turn beyond the start
+    bool whole;
 
-    Directions(Angle from, Angle sweep)
-        : start((sweep < Angle() ? from + sweep : from).within_turn()),
-          extent(std::min(std::max(sweep, -sweep), degrees(360))) {}
+    /// @param sweep 360 degrees and more, either way, are all directions
+    Directions(Angle from, Angle sweep) : whole(sweep >= degrees(360) || sweep <= degrees(-360)) {
+        const Angle given = from.without_turns();
+        const Angle other = given + (whole ? degrees(360) : sweep);
+        start = std::min(given, other);
+        end = std::max(given, other);
+    }
 
-    [[nodiscard]] bool whole() const { return extent == degrees(360); }
-    [[nodiscard]] Angle middle() const { return start + extent / 2; }
-    [[nodiscard]] Angle end() const { return start + extent; }
+    [[nodiscard]] Angle extent() const { return end - start; }
+    [[nodiscard]] Angle middle() const { return start + extent() / 2; }
 };
 
 /// An area put together from convex ones.
@@ -37,11 +41,11 @@ class Sweep {
         Sweep result;
         // At most half a turn each.
         const Angle middle = directions.middle();
-        if (directions.extent <= degrees(180)) {
-            result.add_cone(directions.start, directions.end(), middle);
+        if (directions.extent() <= degrees(180)) {
+            result.add_cone(directions.start, directions.end, middle);
         } else {
             result.add_cone(directions.start, middle, (directions.start + middle) / 2);
-            result.add_cone(middle, directions.end(), (middle + directions.end()) / 2);
+            result.add_cone(middle, directions.end, (middle + directions.end) / 2);
         }
         return result;
     }

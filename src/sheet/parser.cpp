@@ -1,5 +1,7 @@
 #include "sheet/parser.hpp"
 
+#include "geometry/nearest_word.hpp"
+#include "geometry/shown_text.hpp"
 #include "sheet/token.hpp"
 #include "sheet/words.hpp"
 
@@ -9,8 +11,10 @@
 #include <fmt/ranges.h>
 
 #include <algorithm>
+#include <array>
 #include <charconv>
 #include <iterator>
+#include <optional>
 #include <span>
 #include <utility>
 
@@ -31,32 +35,59 @@ bool continues_statement(const Token& token) {
     return token.kind == Token::Kind::word && contains(further_words, token.text);
 }
 
-/// The source's tokens without the ends of lines that do not end a statement.
-std::vector<Token> statement_tokens(const Source& source) {
-    const std::vector<Token> all = tokens(source);
-    std::vector<Token> kept;
-    for (const Token& token : all) {
-        while (continues_statement(token) && !kept.empty() && kept.back().kind == Token::Kind::end_of_line)
-            kept.pop_back();
-        kept.push_back(token);
+/// The source's tokens without the ends of lines that do not end a statement, and a look at those to come.
+class Tokens {
+  public:
+    explicit Tokens(const Source& source) : reader_(source), coming_{read(), read()} {}
+
+    [[nodiscard]] const Token& next() const { return coming_[0]; }
+    [[nodiscard]] const Token& second() const { return coming_[1]; }
+
+    Token take() { return std::exchange(coming_[0], std::exchange(coming_[1], read())); }
+
+  private:
+    Token read() {
+        if (held_) return *std::exchange(held_, std::nullopt);
+        Token token = reader_.next();
+        if (token.kind != Token::Kind::end_of_line) return token;
+        const Token line_end = token;
+        while (token.kind == Token::Kind::end_of_line) token = reader_.next();
+        if (continues_statement(token)) return token;
+        held_ = token;
+        return line_end;
     }
-    return kept;
-}
+
+    TokenReader reader_;
+    std::optional<Token> held_; ///< read already, but not given
+    std::array<Token, 2> coming_;
+};
+
+/// The words that a statement or style has had already.
+class WordsBefore {
+  public:
+    /// Notes the token. @throws SheetError if it, or one that says the same in other words, was there before.
+    /// @param subject what the word tells
+    void note(const Token& token, std::string_view subject) {
+        if (std::ranges::find(subjects_, subject) != subjects_.end())
+            fail(token.location, subject == token.text
+                                     ? fmt::format("\"{}\" is here for the second time", subject)
+                                     : fmt::format("the {} is told for the second time", subject));
+        subjects_.push_back(subject);
+    }
+
+  private:
+    std::vector<std::string_view> subjects_;
+};
 
 /// A parser by recursive descent: one function a rule, each called with the rule's first word next.
 class Parser {
   public:
-    explicit Parser(const Source& source) : tokens_(statement_tokens(source)) {}
+    explicit Parser(const Source& source) : tokens_(source) {}
 
-    std::vector<Statement> statements() {
-        std::vector<Statement> result;
-        while (next().kind != Token::Kind::end_of_sheet) {
-            if (next().kind == Token::Kind::end_of_line)
-                take();
-            else
-                result.push_back(statement());
-        }
-        return result;
+    std::optional<Statement> next_statement() {
+        while (next().kind == Token::Kind::end_of_line) take();
+        if (next().kind == Token::Kind::end_of_sheet) return std::nullopt;
+        return statement();
     }
 
     ExpressionPtr lone_expression() {
@@ -70,15 +101,17 @@ class Parser {
     static constexpr int max_depth = 200;
     static constexpr int max_operations = 2000;
 
-    [[nodiscard]] const Token& next() const { return tokens_[at_]; }
+    [[nodiscard]] const Token& next() const { return tokens_.next(); }
 
-    const Token& take() { return tokens_[at_++]; }
+    Token take() { return tokens_.take(); }
 
+    /// The next token, as messages tell it.
+    [[nodiscard]] std::string found() const {
+        if (next().ends_statement()) return "the end of the line";
+        return next().kind == Token::Kind::text ? shown(next().text) : in_quotes(next().text);
+    }
     [[noreturn]] void fail_expecting(std::string_view what) const {
-        const std::string found = next().ends_statement()            ? "the end of the line"
-                                  : next().kind == Token::Kind::text ? std::string(next().text)
-                                                                     : fmt::format("\"{}\"", next().text);
-        fail(next().location, fmt::format("expected {}, found {}", what, found));
+        fail(next().location, fmt::format("expected {}, found {}", what, found()));
     }
 
     bool take_word(std::string_view word) {
@@ -87,6 +120,14 @@ class Parser {
         return true;
     }
 
+    /// Takes a word that may stand in any order with others, but once.
+    /// @param subject what it tells, if other words tell the same
+    bool take_once(WordsBefore& before, std::string_view word, std::string_view subject = {}) {
+        if (!next().is_word(word)) return false;
+        before.note(next(), subject.empty() ? word : subject);
+        take();
+        return true;
+    }
     void expect_word(std::string_view word) {
         if (!take_word(word)) fail_expecting(fmt::format("\"{}\"", word));
     }
@@ -106,8 +147,7 @@ class Parser {
     }
 
     Statement statement() {
-        const Token& first = next();
-        Statement result{first.location, LetStatement{}};
+        Statement result{next().location, LetStatement{}};
         if (take_word("sheet"))
             result.form = sheet_statement();
         else if (take_word("let"))
@@ -132,25 +172,25 @@ class Parser {
     }
 
     /// A word that has no meaning of its own.
-    const Token& name() {
+    Token name() {
         if (next().kind != Token::Kind::word) fail_expecting("a name");
         if (is_reserved(next().text))
             fail(next().location,
-                 fmt::format("\"{}\" has a meaning of its own and cannot be a name", next().text));
+                 fmt::format("{} has a meaning of its own and cannot be a name", in_quotes(next().text)));
         return take();
     }
 
     LetStatement let_statement() {
-        const Token& defined = name();
+        const Token defined = name();
         expect_symbol('=');
         return {std::string(defined.text), defined.location, expression()};
     }
 
     PaletteStatement palette_statement() {
-        const Token& defined = name();
+        const Token defined = name();
         PaletteStatement result{std::string(defined.text), defined.location, {}};
         do {
-            const Token& entry = name();
+            const Token entry = name();
             result.entries.push_back({std::string(entry.text), expression()});
         } while (take_symbol(','));
         return result;
@@ -158,34 +198,35 @@ class Parser {
 
     ImageStatement image_statement() {
         if (next().kind != Token::Kind::text) fail_expecting("the image's file between double quotes");
-        const Token& file = take();
+        const Token file = take();
         ImageStatement result;
         result.file = file.text.substr(1, file.text.size() - 2);
         result.file_location = file.location;
         expect_word("at");
         result.at = expression();
-        while (!next().ends_statement()) image_words(result);
+        WordsBefore before;
+        while (!next().ends_statement()) image_words(result, before);
         return result;
     }
 
-    void image_words(ImageStatement& image) {
-        if (take_word("anchor")) {
+    void image_words(ImageStatement& image, WordsBefore& before) {
+        if (take_once(before, "anchor")) {
             image.anchor = choice<Anchor>(anchors);
-        } else if (take_word("size")) {
+        } else if (take_once(before, "size")) {
             image.width = expression();
             expect_word("x");
             image.height = expression();
-        } else if (take_word("inside")) {
+        } else if (take_once(before, "inside", "way to fit the size")) {
             image.fit = Fit::inside;
-        } else if (take_word("cover")) {
+        } else if (take_once(before, "cover", "way to fit the size")) {
             image.fit = Fit::cover;
-        } else if (take_word("mirrored")) {
+        } else if (take_once(before, "mirrored")) {
             image.mirrored = true;
-        } else if (take_word("turned")) {
+        } else if (take_once(before, "turned")) {
             image.turn = expression();
-        } else if (take_word("key")) {
+        } else if (take_once(before, "key")) {
             image.key = expression();
-        } else if (!blending_words(image.blending)) {
+        } else if (!blending_words(image.blending, before)) {
             fail_expecting(
                 "anchor, size, inside, cover, mirrored, turned, key, opacity, blend or the end of the "
                 "line");
@@ -217,9 +258,17 @@ class Parser {
         else if (take_word("star"))
             result.form = regular_form("tips", true);
         else
-            fail_expecting(fmt::format("a statement ({})", fmt::join(first_words, ", ")));
+            fail_unknown_statement();
         style(result);
         return result;
+    }
+
+    [[noreturn]] void fail_unknown_statement() const {
+        const std::string_view meant =
+            next().kind == Token::Kind::word ? nearest_word(next().text, first_words) : std::string_view();
+        const std::string hint = meant.empty() ? "" : fmt::format("; did you mean \"{}\"?", meant);
+        fail(next().location, fmt::format("expected a statement ({}), found {}{}", fmt::join(first_words, ", "),
+                                          found(), hint));
     }
 
     LineForm line_form() {
@@ -335,13 +384,13 @@ class Parser {
 
     void style(ShapeStatement& shape) {
         while (!next().ends_statement()) {
-            const Token& word = next();
+            const Location location = next().location;
             if (take_word("fill")) {
-                if (shape.fill) fail(word.location, "this shape has a fill already");
-                shape.fill = fill_words(word.location);
+                if (shape.fill) fail(location, "this shape has a fill already");
+                shape.fill = fill_words(location);
             } else if (take_word("stroke")) {
-                if (shape.stroke) fail(word.location, "this shape has a stroke already");
-                shape.stroke = stroke_words(word.location);
+                if (shape.stroke) fail(location, "this shape has a stroke already");
+                shape.stroke = stroke_words(location);
             } else {
                 fail_expecting("\"fill\", \"stroke\" or the end of the line");
             }
@@ -367,37 +416,38 @@ class Parser {
             return result;
         }
         if (take_word("hatch")) return hatch_words();
-        return operand();
+        return lone_operand();
     }
 
     std::vector<StopWords> stops() {
         std::vector<StopWords> result;
         do {
-            ExpressionPtr colour = operand();
+            ExpressionPtr colour = lone_operand();
             result.push_back({std::move(colour), optional("at")});
         } while (take_symbol(','));
         return result;
     }
 
     HatchWords hatch_words() {
-        HatchWords result{choice<Hatch::Direction>(directions), operand(), nullptr, nullptr, nullptr};
+        HatchWords result{choice<Hatch::Direction>(directions), lone_operand(), nullptr, nullptr, nullptr};
+        WordsBefore before;
         while (true) {
-            if (take_word("spacing"))
+            if (take_once(before, "spacing"))
                 result.spacing = expression();
-            else if (take_word("wide"))
+            else if (take_once(before, "wide"))
                 result.width = expression();
-            else if (take_word("on"))
-                result.ground = operand();
+            else if (take_once(before, "on"))
+                result.ground = lone_operand();
             else
                 return result;
         }
     }
 
     /// Takes a word of blending, if there is one.
-    bool blending_words(BlendingWords& blending) {
-        if (take_word("opacity"))
+    bool blending_words(BlendingWords& blending, WordsBefore& before) {
+        if (take_once(before, "opacity"))
             blending.opacity = expression();
-        else if (take_word("blend"))
+        else if (take_once(before, "blend"))
             blending.mode = choice<BlendMode>(modes);
         else
             return false;
@@ -406,12 +456,13 @@ class Parser {
 
     FillWords fill_words(const Location& location) {
         FillWords result{location, paint_words()};
+        WordsBefore before;
         while (true) {
-            if (take_word("nonzero"))
+            if (take_once(before, "nonzero"))
                 result.rule = FillRule::non_zero;
-            else if (take_word("tiling"))
+            else if (take_once(before, "tiling"))
                 result.edge = FillEdge::tiling;
-            else if (!blending_words(result.blending))
+            else if (!blending_words(result.blending, before))
                 return result;
         }
     }
@@ -422,22 +473,23 @@ class Parser {
         result.paint = paint_words();
         const bool reserved = next().kind == Token::Kind::word && is_reserved(next().text);
         if (!next().ends_statement() && !reserved) result.width = expression();
+        WordsBefore before;
         while (true) {
-            if (take_word("cap"))
+            if (take_once(before, "cap"))
                 result.cap = choice<Cap>(caps);
-            else if (take_word("join"))
+            else if (take_once(before, "join"))
                 result.join = choice<Join>(joins);
-            else if (take_word("limit"))
+            else if (take_once(before, "limit"))
                 result.limit = expression();
-            else if (take_word("inside"))
+            else if (take_once(before, "inside", "side of the edge"))
                 result.alignment = Alignment::inside;
-            else if (take_word("outside"))
+            else if (take_once(before, "outside", "side of the edge"))
                 result.alignment = Alignment::outside;
-            else if (take_word("dashes"))
+            else if (take_once(before, "dashes"))
                 result.dashes = expressions();
-            else if (take_word("offset"))
+            else if (take_once(before, "offset"))
                 result.offset = expression();
-            else if (!blending_words(result.blending))
+            else if (!blending_words(result.blending, before))
                 return result;
         }
     }
@@ -464,7 +516,7 @@ class Parser {
         if (++depth_ > max_depth) fail(next().location, "this expression is nested too deep");
         ExpressionPtr result = product();
         while (next().is_symbol('+') || next().is_symbol('-')) {
-            const Token& sign = take();
+            const Token sign = take();
             result = make(sign.location, BinaryOperation{sign.text[0], std::move(result), product()});
         }
         --depth_;
@@ -474,7 +526,7 @@ class Parser {
     ExpressionPtr product() {
         ExpressionPtr result = signed_operand();
         while (next().is_symbol('*') || next().is_symbol('/')) {
-            const Token& sign = take();
+            const Token sign = take();
             result = make(sign.location, BinaryOperation{sign.text[0], std::move(result), signed_operand()});
         }
         return result;
@@ -489,10 +541,16 @@ class Parser {
         return result;
     }
 
+    /// An operand that stands alone, outside of sums and products.
+    ExpressionPtr lone_operand() {
+        if (depth_ == 0) operations_ = 0;
+        return operand();
+    }
+
     ExpressionPtr operand() {
         ExpressionPtr result = bare_operand();
         while (next().is_symbol('.')) {
-            const Token& dot = take();
+            const Token dot = take();
             if (next().kind != Token::Kind::word)
                 fail_expecting("\"x\", \"y\" or a palette's name of a colour");
             result = make(dot.location, Member{std::move(result), std::string(take().text)});
@@ -501,14 +559,14 @@ class Parser {
     }
 
     ExpressionPtr bare_operand() {
-        const Token& token = next();
+        const Token token = next();
         switch (token.kind) {
         case Token::Kind::number: return make(take().location, NumberLiteral{number(token)});
         case Token::Kind::colour: return make(take().location, ColourLiteral{colour_of(token)});
         case Token::Kind::word:
             if (is_reserved(token.text)) break;
             if (std::ranges::find(functions, token.text, &Function::name) != std::end(functions) &&
-                tokens_[at_ + 1].is_symbol('('))
+                tokens_.second().is_symbol('('))
                 return call();
             return make(take().location, Name{std::string(token.text)});
         case Token::Kind::symbol:
@@ -521,7 +579,7 @@ class Parser {
 
     /// FUNCTION ( VALUE , VALUE , ... )
     ExpressionPtr call() {
-        const Token& function = take();
+        const Token function = take();
         expect_symbol('(');
         Call result{std::string(function.text), expressions()};
         expect_symbol(')');
@@ -530,7 +588,7 @@ class Parser {
 
     /// ( VALUE ) or ( X , Y )
     ExpressionPtr parenthesised() {
-        const Token& open = take();
+        const Token open = take();
         ExpressionPtr first = expression();
         if (take_symbol(',')) {
             ExpressionPtr second = expression();
@@ -545,7 +603,7 @@ class Parser {
         const char* const end = token.text.data() + token.text.size();
         const auto [stopped, error] = std::from_chars(token.text.data(), end, value);
         if (error != std::errc() || stopped != end)
-            fail(token.location, fmt::format("{} is too large a number", token.text));
+            fail(token.location, fmt::format("{} is too large a number", shown(token.text)));
         return value;
     }
 
@@ -557,16 +615,16 @@ class Parser {
         }
     }
 
-    std::vector<Token> tokens_;
-    std::size_t at_ = 0;
+    Tokens tokens_;
     int depth_ = 0;      ///< of expressions within each other
     int operations_ = 0; ///< in the outermost expression so far
 };
 
 } // namespace
 
-std::vector<Statement> parse_statements(const Source& source) {
-    return Parser(source).statements();
+void read_statements(const Source& source, const std::function<void(const Statement&)>& carry_out) {
+    Parser parser(source);
+    while (const auto statement = parser.next_statement()) carry_out(*statement);
 }
 
 ExpressionPtr parse_expression(const Source& source) {

@@ -1,5 +1,7 @@
 #include <coldbrick/sheet.hpp>
 
+#include "geometry/nearest_word.hpp"
+#include "geometry/shown_text.hpp"
 #include "sheet/parser.hpp"
 #include "sheet/value.hpp"
 
@@ -9,12 +11,12 @@
 #include <coldbrick/resize.hpp>
 
 #include <fmt/format.h>
-#include <fmt/ranges.h>
 
 #include <algorithm>
 #include <cmath>
 #include <limits>
 #include <map>
+#include <new>
 #include <numeric>
 #include <utility>
 #include <vector>
@@ -30,7 +32,9 @@ constexpr std::int32_t largest = std::numeric_limits<std::int32_t>::max();
 /// Carries statements out one after another.
 class Interpreter {
   public:
-    Interpreter(std::span<const Setting> settings, const ImageLoader& load_image) : load_image_(load_image) {
+    Interpreter(std::span<const Setting> settings, const ImageLoader& load_image,
+                std::size_t most_image_bytes)
+        : load_image_(load_image), image_bytes_left_(most_image_bytes) {
         for (const Setting& setting : settings) {
             const std::string title = fmt::format("setting {}", setting.name);
             const Source source{title, setting.value};
@@ -39,8 +43,14 @@ class Interpreter {
     }
 
     Sheet run(const Source& source) {
-        for (const Statement& statement : parse_statements(source))
-            std::visit([&](const auto& form) { carry_out(statement.location, form); }, statement.form);
+        read_statements(source, [this](const Statement& statement) {
+            // What the library's own checks find has its place here.
+            try {
+                std::visit([&](const auto& form) { carry_out(statement.location, form); }, statement.form);
+            } catch (const ArgumentError& error) {
+                fail(statement.location, error.what());
+            }
+        });
         if (!has_size_)
             fail({&source, source.text.size()}, "the sheet has no statement: sheet WIDTH x HEIGHT on COLOUR");
         check_settings(source);
@@ -51,6 +61,7 @@ class Interpreter {
     void carry_out(const Location& location, const SheetStatement& statement) {
         if (has_size_) fail(location, "the sheet has its size already");
         has_size_ = true;
+        result_.place = location.text();
         result_.size = {pixels(*statement.width, names_, "width", 1, largest),
                         pixels(*statement.height, names_, "height", 1, largest)};
         result_.ground = statement.ground ? colour_value(*statement.ground, names_) : Colour(255, 255, 255);
@@ -67,14 +78,13 @@ class Interpreter {
 
     void carry_out(const Location&, const PaletteStatement& statement) {
         check_is_new(statement.name, statement.name_location);
+        if (settings_.contains(statement.name))
+            fail(statement.name_location,
+                 "a palette cannot be set: only a number, a point or a colour that let defines can");
         std::vector<Palette::Entry> entries;
         for (const auto& entry : statement.entries)
             entries.push_back({colour_value(*entry.colour, names_), entry.name});
-        try {
-            names_.insert({statement.name, {Palette(std::move(entries)), statement.name_location}});
-        } catch (const ArgumentError& error) {
-            fail(statement.name_location, error.what());
-        }
+        names_.insert({statement.name, {Palette(std::move(entries)), statement.name_location}});
     }
 
     void carry_out(const Location& location, const ImageStatement& statement) {
@@ -88,17 +98,23 @@ class Interpreter {
             image = resized(image,
                             {pixels(*statement.width, names_, "width", 1, largest),
                              pixels(*statement.height, names_, "height", 1, largest)},
-                            {.fit = statement.fit});
+                            {.fit = statement.fit, .most_bytes = image_bytes_left_});
+        image_bytes_left_ -= bytes_of(image);
         const Size laid = options.orientation.laid(image.size());
         options.hot_spot = Box{0, 0, laid.width, laid.height}.at(statement.anchor);
         result_.drawing.add(std::make_shared<const Image>(std::move(image)), pixel(*statement.at, names_),
                             options);
     }
 
+    static std::size_t bytes_of(const Image& image) {
+        return static_cast<std::size_t>(image.view().row_stride_bytes()) *
+               static_cast<std::size_t>(image.height());
+    }
+
     [[nodiscard]] Image loaded(const ImageStatement& statement) const {
         if (!load_image_) fail(statement.file_location, "images cannot be opened here");
         try {
-            return load_image_(statement.file);
+            return load_image_(statement.file, image_bytes_left_);
         } catch (const Error& error) {
             fail(statement.file_location, error.what());
         }
@@ -169,7 +185,8 @@ class Interpreter {
         const auto present = names_.find(name);
         if (present != names_.end())
             fail(location,
-                 fmt::format("\"{}\" is defined already, in line {}", name, present->second.location.line()));
+                 fmt::format("{} is defined already, in line {}", in_quotes(name),
+                             present->second.location.line()));
     }
 
     void check_has_size(const Location& location) const {
@@ -269,17 +286,20 @@ class Interpreter {
 
     template <class S>
     void add(const S& shape, const ShapeStatement& statement) {
-        if (statement.fill) {
-            if constexpr (ClosedShape<S>)
-                result_.drawing.add(shape, Fill{paint(statement.fill->paint), statement.fill->rule,
-                                                statement.fill->edge, blending(statement.fill->blending)});
-            else
-                fail(statement.fill->location, "this shape has no inside to fill: use stroke");
-        }
-        if (!statement.stroke) return;
-        if (OpenShape<S> && statement.stroke->alignment != Alignment::centred)
+        if (OpenShape<S> && statement.fill)
+            fail(statement.fill->location, "this shape has no inside to fill: use stroke");
+        if (OpenShape<S> && statement.stroke && statement.stroke->alignment != Alignment::centred)
             fail(statement.stroke->location, "this shape has no inside: its stroke is centred");
+        if constexpr (ClosedShape<S>) {
+            if (statement.fill && statement.stroke)
+                return result_.drawing.add(shape, fill(*statement.fill), stroke(*statement.stroke));
+            if (statement.fill) return result_.drawing.add(shape, fill(*statement.fill));
+        }
         result_.drawing.add(shape, stroke(*statement.stroke));
+    }
+
+    [[nodiscard]] Fill fill(const FillWords& words) const {
+        return {paint(words.paint), words.rule, words.edge, blending(words.blending)};
     }
 
     [[nodiscard]] Stroke stroke(const StrokeWords& words) const {
@@ -314,16 +334,18 @@ class Interpreter {
             if (names_.contains(name)) continue;
             std::vector<std::string_view> known;
             for (const auto& [defined, definition] : names_) known.push_back(defined);
-            const std::string list = known.empty() ? "nothing" : fmt::format("{}", fmt::join(known, ", "));
-            throw SheetError(
-                fmt::format("{}: no let defines \"{}\", which is to be set; the sheet defines {}",
-                            source.name, name, list));
+            const std::string_view meant = nearest_word(name, known);
+            throw SheetError(fmt::format("{}: no let defines {}, which is to be set; {}the sheet defines {}",
+                                         shown(source.name), in_quotes(name),
+                                         meant.empty() ? "" : fmt::format("did you mean \"{}\"? ", meant),
+                                         known.empty() ? "nothing" : list_of(known)));
         }
     }
 
     std::map<std::string, Value, std::less<>> settings_;
     Definitions names_;
     const ImageLoader& load_image_;
+    std::size_t image_bytes_left_; ///< of what all images may take
     bool has_size_ = false;
     Sheet result_{};
 };
@@ -333,14 +355,30 @@ class Interpreter {
 } // namespace sheet
 
 Image Sheet::render(PixelFormat format) const {
-    Image image(size, format, ground);
+    const auto blank = [&] {
+        try {
+            return Image(size, format, ground);
+        } catch (const ArgumentError& error) { // beyond the address space
+            throw SheetError(fmt::format("{}: {}", place, error.what()));
+        } catch (const std::bad_alloc&) {
+            const std::uint64_t bytes = static_cast<std::uint64_t>(size.width) *
+                                        static_cast<std::uint64_t>(size.height) *
+                                        static_cast<std::uint64_t>(layout(format).bytes);
+            throw SheetError(fmt::format("{}: there is not enough memory for a picture of {} x {} {} pixels, "
+                                         "{} bytes",
+                                         place, size.width, size.height, layout(format).name, bytes));
+        }
+    };
+    Image image = blank();
     draw(image, drawing);
     return image;
 }
 
 Sheet read_sheet(std::string_view text, std::string_view name, std::span<const Setting> settings,
-                 const ImageLoader& load_image) {
-    return sheet::Interpreter(settings, load_image).run(sheet::Source{name, text});
+                 const ImageLoader& load_image, std::size_t most_image_bytes) {
+    constexpr std::string_view byte_order_mark = "\xEF\xBB\xBF";
+    if (text.starts_with(byte_order_mark)) text.remove_prefix(byte_order_mark.size());
+    return sheet::Interpreter(settings, load_image, most_image_bytes).run(sheet::Source{name, text});
 }
 
 } // namespace coldbrick

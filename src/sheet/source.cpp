@@ -1,5 +1,7 @@
 #include "sheet/source.hpp"
 
+#include "geometry/shown_text.hpp"
+
 #include <coldbrick/error.hpp>
 
 #include <fmt/format.h>
@@ -10,35 +12,80 @@ namespace coldbrick::sheet {
 
 namespace {
 
-/// UTF-8 continues a character with bytes 10xxxxxx.
-bool begins_character(char byte) {
-    return (static_cast<unsigned char>(byte) & 0xC0U) != 0x80U;
+/// Where the line around a place begins.
+std::size_t line_begin(std::string_view text, std::size_t place) {
+    const std::size_t before = place == 0 ? std::string_view::npos : text.find_last_of("\r\n", place - 1);
+    return before == std::string_view::npos ? 0 : before + 1;
 }
 
-/// Blanks as wide as the text, so that a caret after them stands under what follows it.
-std::string blanks_below(std::string_view text) {
+/// How many characters a text has; a byte that is not UTF-8 counts as one.
+std::size_t character_count(std::string_view text) {
+    std::size_t count = 0;
+    for (; !text.empty(); ++count) text.remove_prefix(std::max<std::size_t>(character_length(text), 1));
+    return count;
+}
+
+/// A line as it is shown, and blanks up to a place in it.
+struct Excerpt {
+    std::string line;
     std::string blanks;
-    for (const char byte : text)
-        if (begins_character(byte)) blanks += byte == '\t' ? '\t' : ' ';
-    return blanks;
+};
+
+/// Tabs stay, so that the caret stands below its place; of a long line, what is near to it is shown.
+Excerpt excerpt(std::string_view line, std::size_t place) {
+    constexpr std::size_t reach = 70; // characters before and after the place
+    const std::size_t before = character_count(line.substr(0, place));
+    Excerpt result;
+    const auto add = [&result](const std::string& shown_text, bool below) {
+        result.line += shown_text;
+        if (!below) return;
+        if (shown_text == "\t")
+            result.blanks += shown_text;
+        else
+            result.blanks.append(character_count(shown_text), ' ');
+    };
+    if (before > reach) add("...", true);
+    for (std::size_t i = 0; !line.empty(); ++i) {
+        if (i > before + reach) {
+            add("...", false);
+            break;
+        }
+        const bool is_tab = line[0] == '\t';
+        const std::string one = take_shown(line);
+        if (i + reach >= before) add(is_tab ? "\t" : one, i < before);
+    }
+    return result;
 }
 
 } // namespace
 
+std::size_t line_end_length(std::string_view text) {
+    if (text.starts_with("\r\n")) return 2;
+    return text.starts_with('\n') || text.starts_with('\r') ? 1 : 0;
+}
+
 std::size_t Location::line() const {
-    const std::string_view before = source->text.substr(0, offset);
-    return 1 + static_cast<std::size_t>(std::ranges::count(before, '\n'));
+    const std::string_view text = source->text;
+    std::size_t number = 1;
+    for (std::size_t at = text.find_first_of("\r\n"); at < offset; at = text.find_first_of("\r\n", at)) {
+        at += line_end_length(text.substr(at));
+        if (at <= offset) ++number;
+    }
+    return number;
+}
+
+std::string Location::text() const {
+    const std::size_t begin = line_begin(source->text, offset);
+    return fmt::format("{}:{}:{}", shown(source->name, 300), line(),
+                       character_count(source->text.substr(begin, offset - begin)) + 1);
 }
 
 void fail(const Location& location, std::string_view message) {
     const std::string_view text = location.source->text;
-    const std::size_t previous_end = text.substr(0, location.offset).rfind('\n');
-    const std::size_t begin = previous_end == std::string_view::npos ? 0 : previous_end + 1;
-    std::string_view line = text.substr(begin, text.find('\n', location.offset) - begin);
-    if (line.ends_with('\r')) line.remove_suffix(1);
-    const std::string blanks = blanks_below(text.substr(begin, location.offset - begin));
-    throw SheetError(fmt::format("{}:{}:{}: {}\n{}\n{}^", location.source->name, location.line(),
-                                 blanks.size() + 1, message, line, blanks));
+    const std::size_t begin = line_begin(text, location.offset);
+    const std::string_view line = text.substr(begin, text.find_first_of("\r\n", location.offset) - begin);
+    const auto [shown_line, blanks] = excerpt(line, location.offset - begin);
+    throw SheetError(fmt::format("{}: {}\n{}\n{}^", location.text(), message, shown_line, blanks));
 }
 
 } // namespace coldbrick::sheet

@@ -19,12 +19,18 @@ struct Location {
     const Source* source = nullptr;
     std::size_t offset = 0; ///< in bytes
 
-    /// The line's number, from 1.
+    /// The line's number, from 1. Lines end with LF, CR LF or CR.
     [[nodiscard]] std::size_t line() const;
+
+    /// name:line:column; columns count from 1, in characters.
+    [[nodiscard]] std::string text() const;
 };
 
-/// Throws SheetError: name:line:column: message, the line, and a caret under the place.
-/// Lines and columns count from 1, columns in characters.
+/// How many bytes of a line's end the text begins with; 0 if there is none.
+std::size_t line_end_length(std::string_view text);
+
+/// Throws SheetError: name:line:column: message, the line, and a caret under the place. What could steer a
+/// terminal is shown as \xNN, and long lines are cut.
 [[noreturn]] void fail(const Location& location, std::string_view message);
 
 } // namespace coldbrick::sheet

@@ -1,6 +1,10 @@
 #include "sheet/token.hpp"
 
-#include <utility>
+#include "geometry/shown_text.hpp"
+
+#include <fmt/format.h>
+
+#include <algorithm>
 
 namespace coldbrick::sheet {
 
@@ -16,83 +20,77 @@ bool is_letter_or_digit(char c) {
     return is_letter(c) || is_digit(c);
 }
 
-class Lexer {
-  public:
-    explicit Lexer(const Source& source) : source_(source) {}
-
-    std::vector<Token> run() {
-        while (skip_blanks(), at_ < source_.text.size()) next();
-        add(Token::Kind::end_of_sheet, 0);
-        return std::move(tokens_);
-    }
-
-  private:
-    [[nodiscard]] char peek(std::size_t ahead = 0) const {
-        return at_ + ahead < source_.text.size() ? source_.text[at_ + ahead] : '\0';
-    }
-
-    void skip_blanks() {
-        while (peek() == ' ' || peek() == '\t' || peek() == '\r' || (goes_on() && peek() == '\n')) ++at_;
-        if (peek() != '/' || peek(1) != '/') return;
-        while (at_ < source_.text.size() && peek() != '\n') ++at_;
-        if (goes_on()) skip_blanks();
-    }
-
-    /// True where a line's end does not end the statement: within parentheses and after a comma.
-    [[nodiscard]] bool goes_on() const {
-        return depth_ > 0 || (!tokens_.empty() && tokens_.back().is_symbol(','));
-    }
-
-    void add(Token::Kind kind, std::size_t length) {
-        tokens_.push_back({kind, source_.text.substr(at_, length), {&source_, at_}});
-        at_ += length;
-    }
-
-    /// How many characters from `start` characters ahead satisfy the condition, added to `start`.
-    template <class Condition>
-    [[nodiscard]] std::size_t length_while(std::size_t start, Condition condition) const {
-        while (condition(peek(start))) ++start;
-        return start;
-    }
-
-    void next() {
-        const char c = peek();
-        if (c == '\n') return add(Token::Kind::end_of_line, 1);
-        if (is_letter(c)) return add(Token::Kind::word, length_while(1, is_letter_or_digit));
-        if (is_digit(c)) return add_number();
-        if (c == '"') return add_text();
-        if (c == '#') return add(Token::Kind::colour, length_while(1, is_letter_or_digit));
-        if (std::string_view("(),.+-*/=").find(c) == std::string_view::npos)
-            fail({&source_, at_}, "no statement or expression has this character");
-        if (c == '(') ++depth_;
-        if (c == ')' && depth_ > 0) --depth_;
-        add(Token::Kind::symbol, 1);
-    }
-
-    void add_number() {
-        std::size_t length = length_while(1, is_digit);
-        if (peek(length) == '.' && is_digit(peek(length + 1))) length = length_while(length + 1, is_digit);
-        if (is_letter(peek(length)))
-            fail({&source_, at_ + length}, "a number ends here: put a blank between it and the word");
-        add(Token::Kind::number, length);
-    }
-
-    void add_text() {
-        const std::size_t length = length_while(1, [](char c) { return c != '"' && c != '\n' && c != '\0'; });
-        if (peek(length) != '"') fail({&source_, at_}, "this text does not end in its line: a \" is missing");
-        add(Token::Kind::text, length + 1);
-    }
-
-    const Source& source_;
-    std::size_t at_ = 0;
-    int depth_ = 0; ///< of open parentheses
-    std::vector<Token> tokens_;
-};
-
 } // namespace
 
-std::vector<Token> tokens(const Source& source) {
-    return Lexer(source).run();
+Token TokenReader::next() {
+    skip_blanks();
+    const char c = peek();
+    if (at_ == source_.text.size()) return token(Token::Kind::end_of_sheet, 0);
+    const std::size_t line_end = line_end_length(source_.text.substr(at_));
+    if (line_end > 0) return token(Token::Kind::end_of_line, line_end);
+    if (is_letter(c)) return token(Token::Kind::word, length_while(1, is_letter_or_digit));
+    if (is_digit(c)) return number();
+    if (c == '"') return text();
+    if (c == '#') return token(Token::Kind::colour, length_while(1, is_letter_or_digit));
+    if (std::string_view("(),.+-*/=").find(c) == std::string_view::npos) fail_at_stranger();
+    if (c == '(') ++depth_;
+    if (c == ')' && depth_ > 0) --depth_;
+    return token(Token::Kind::symbol, 1);
+}
+
+char TokenReader::peek(std::size_t ahead) const {
+    return at_ + ahead < source_.text.size() ? source_.text[at_ + ahead] : '\0';
+}
+
+void TokenReader::skip_blanks() {
+    while (at_ < source_.text.size()) {
+        const std::size_t line_end = line_end_length(source_.text.substr(at_));
+        if (peek() == ' ' || peek() == '\t')
+            ++at_;
+        else if (line_end > 0 && goes_on_)
+            at_ += line_end;
+        else if (peek() == '/' && peek(1) == '/')
+            at_ = std::min(source_.text.find_first_of("\r\n", at_), source_.text.size());
+        else
+            return;
+    }
+}
+
+Token TokenReader::token(Token::Kind kind, std::size_t length) {
+    const Token result{kind, source_.text.substr(at_, length), {&source_, at_}};
+    at_ += length;
+    goes_on_ = depth_ > 0 || result.is_symbol(',');
+    return result;
+}
+
+template <class Condition>
+std::size_t TokenReader::length_while(std::size_t start, Condition condition) const {
+    while (condition(peek(start))) ++start;
+    return start;
+}
+
+Token TokenReader::number() {
+    std::size_t length = length_while(1, is_digit);
+    if (peek(length) == '.' && is_digit(peek(length + 1))) length = length_while(length + 1, is_digit);
+    if (is_letter(peek(length)))
+        fail({&source_, at_ + length}, "a number ends here: put a blank between it and the word");
+    return token(Token::Kind::number, length);
+}
+
+Token TokenReader::text() {
+    const std::size_t end = source_.text.find_first_of("\"\r\n", at_ + 1);
+    if (end == std::string_view::npos || source_.text[end] != '"')
+        fail({&source_, at_}, "this text does not end in its line: a \" is missing");
+    return token(Token::Kind::text, end + 1 - at_);
+}
+
+void TokenReader::fail_at_stranger() const {
+    const std::string_view rest = source_.text.substr(at_);
+    const std::size_t length = character_length(rest);
+    if (length == 0)
+        fail({&source_, at_}, fmt::format("the byte {} is not UTF-8", shown(rest.substr(0, 1))));
+    fail({&source_, at_}, fmt::format("no statement or expression has the character {}",
+                                      in_quotes(rest.substr(0, length))));
 }
 
 } // namespace coldbrick::sheet

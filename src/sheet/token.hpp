@@ -4,9 +4,9 @@
 
 #include "sheet/source.hpp"
 
+#include <cstddef>
 #include <cstdint>
 #include <string_view>
-#include <vector>
 
 namespace coldbrick::sheet {
 
@@ -30,9 +30,32 @@ struct Token {
     [[nodiscard]] bool ends_statement() const { return kind >= Kind::end_of_line; }
 };
 
-/// All words of a source; the last one is end_of_sheet. Comments run from // to the end of their line, and
-/// within parentheses and after a comma a line's end is a blank. @throws SheetError at a character that no
-/// word begins with.
-std::vector<Token> tokens(const Source& source);
+/// Reads a source word by word, so that a long sheet takes no more memory than its text. Comments run from
+/// // to the end of their line, and within parentheses and after a comma a line's end is a blank.
+class TokenReader {
+  public:
+    explicit TokenReader(const Source& source) : source_(source) {}
+
+    /// The next word; end_of_sheet for ever after the last one.
+    /// @throws SheetError at a character that no word begins with.
+    Token next();
+
+  private:
+    [[nodiscard]] char peek(std::size_t ahead = 0) const;
+    void skip_blanks();
+    Token token(Token::Kind kind, std::size_t length);
+    Token number();
+    Token text();
+    [[noreturn]] void fail_at_stranger() const;
+
+    /// How many characters from `start` characters ahead satisfy the condition, added to `start`.
+    template <class Condition>
+    [[nodiscard]] std::size_t length_while(std::size_t start, Condition condition) const;
+
+    const Source& source_;
+    std::size_t at_ = 0;
+    int depth_ = 0;        ///< of open parentheses
+    bool goes_on_ = false; ///< a line's end does not end the statement here
+};
 
 } // namespace coldbrick::sheet

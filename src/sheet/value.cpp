@@ -1,5 +1,6 @@
 #include "sheet/value.hpp"
 
+#include "geometry/shown_text.hpp"
 #include "sheet/words.hpp"
 
 #include <coldbrick/colour_space.hpp>
@@ -96,7 +97,7 @@ class Evaluator {
         if (const auto found = names_.find(name.text); found != names_.end()) return found->second.value;
         if (const auto colour = css_colour(name.text)) return *colour;
         if (name.text == "harbour") return default_palette();
-        fail(location_, fmt::format("\"{}\" is neither defined above nor the name of a colour", name.text));
+        fail(location_, fmt::format("{} is neither defined above nor the name of a colour", in_quotes(name.text)));
     }
 
     Value operator()(const PointLiteral& literal) const {
@@ -107,10 +108,12 @@ class Evaluator {
         const Value whole = evaluate(*member.whole, names_);
         if (const auto* const palette = std::get_if<Palette>(&whole)) {
             if (const auto colour = palette->find(member.name)) return *colour;
-            fail(location_, fmt::format("the palette has no colour \"{}\"", member.name));
+            fail(location_, fmt::format("the palette has no colour {}", in_quotes(member.name)));
         }
         const auto* const point = std::get_if<Position>(&whole);
-        if (point == nullptr || (member.name != "x" && member.name != "y"))
+        if (point != nullptr && member.name != "x" && member.name != "y")
+            fail(location_, fmt::format("points have x and y, not {}", in_quotes(member.name)));
+        if (point == nullptr)
             fail(location_,
                  fmt::format("only a point has .x and .y, and only a palette has colours; this is {}",
                              kind_name(whole)));

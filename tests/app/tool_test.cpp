@@ -178,20 +178,33 @@ TEST(Tool, TellsWhatIsWrongAndHow) {
          "coldbrick: " + folder.file("bad.brick") +
              ":2:7: expected \"at\", found the end of the line\ncircle\n      ^\n"},
 #ifndef COLDBRICK_SANITIZED // which ends the program where std::bad_alloc would be thrown
-        {"draw " + folder.file("vast.brick") + out, 1, "coldbrick: not enough memory for this picture\n"},
+        {"draw " + folder.file("vast.brick") + out, 1, "coldbrick: " + folder.file("vast.brick") +
+             ":1:1: there is not enough memory for a picture of 2000000000 x 1000000000 rgb8 pixels, "
+             "6000000000000000000 bytes\n"},
 #endif
-        {"draw " + sheet + " -o a.gif", 1,
-         "coldbrick: cannot write a.gif: the extension \".gif\" is none of"},
+        {"draw " + sheet + " -o a.gif", 2,
+         "coldbrick: --output: cannot write a.gif: the extension \".gif\" is none of"},
         {"draw " + sheet + " -o " + folder.file("no/a.png"), 1, ": No such file or directory\n"},
         {"draw " + sheet + out + " --set q=1", 1, "no let defines \"q\""},
         {"draw " + sheet + out + " --set r", 2, "\"r\" is not of the form NAME=VALUE"},
         {"draw " + sheet, 2, "--output is required"},
         {"draw", 2, "is required"},
-        {"graph " + sheet + out + " --zoom 0", 1, "coldbrick: zoom 0 is outside 1..1024\n"},
-        {"graph " + sheet + out + " --zoom big", 2, "--zoom"},
+        {"graph " + sheet + out + " --zoom 0", 2, "--zoom: \"0\" is not a whole number of 1..1024\n"},
+        {"graph " + sheet + out + " --zoom abc", 2, "--zoom: \"abc\" is not a whole number of 1..1024\n"},
+        {"convert a.png -o b.png --turn x", 2, "--turn: \"x\" is none of -270, -180, -90, 0, 90, 180, 270\n"},
+        {"convert a.png -o b.png --fit inside", 2, "--fit requires --size"},
+        {"convert a.png -o b.png --resampling area", 2, "--resampling requires --size"},
+        {"convert a.png -o b.png --linear-gray", 2, "--linear-gray requires --format"},
+        {"convert a.png -o b.png --format gray8 --palette p", 2, "--format excludes --palette"},
+        {"convert a.png -o b.png --format gray7", 2, "--format: \"gray7\" is none of abgr8, argb8"},
+        {"convert a.png -o b.png --size 0x9", 2, "\"0x9\" is not of the form WIDTHxHEIGHT, each of 1..2147483647"},
+        {"colours --seed 3", 2, "--seed requires --distinct"},
+        {"colours --distinct 257", 2, "--distinct: \"257\" is not a whole number of 1..256\n"},
         {"demo " + sheet, 1, "coldbrick: cannot make the folder " + sheet},
         {"", 2, "A subcommand is required"},
-        {"sketch", 2, "The following argument was not expected: sketch"},
+        {"drow", 2,
+         "\"drow\" is no command; did you mean \"draw\"?\nThe commands are draw, graph, convert, colours, demo.\n"},
+        {"\"$(printf 'a\\033[2J')\"", 2, "\"a\\x1b[2J\" is no command\n"},
     };
     for (const Row& row : rows) {
         const Finished finished = run_command(tool + ' ' + row.arguments);

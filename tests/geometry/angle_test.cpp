@@ -9,6 +9,7 @@
 #include <cmath>
 #include <limits>
 #include <numbers>
+#include <string>
 
 namespace coldbrick::test {
 
@@ -39,11 +40,24 @@ TEST(Angle, DirectionsAreTrueAndMirrorEachOther) {
     }
 }
 
-TEST(Angle, IsFinite) {
+TEST(Angle, LeavesNoAbsurdResult) {
+    const std::string range = " degrees is outside -1e12..1e12";
     expect_errors<ArgumentError>({
-        {[] { (void)degrees(std::nan("")); }, "angle nan is not a finite number"},
-        {[] { (void)radians(std::numeric_limits<double>::infinity()); }, "angle inf is not a finite number"},
+        {[] { (void)degrees(std::nan("")); }, "an angle of nan" + range},
+        {[] { (void)radians(std::numeric_limits<double>::infinity()); }, "an angle of inf" + range},
+        {[] { (void)degrees(3.6e23); }, "an angle of 3.6e+23" + range},
+        {[] { (void)(degrees(-1e12) * 2); }, "an angle of -2000000000000" + range},
+        {[] { (void)(degrees(1e12) + 1_deg); }, "an angle of 1000000000001" + range},
+        {[] { (void)(90_deg / 0); }, "an angle of inf" + range},
+        {[] { (void)(0_deg / 0); }, "an angle of nan" + range},
     });
+    EXPECT_EQ(degrees(-1e12).in_degrees(), -1e12);
+}
+
+TEST(Angle, LosesWholeTurnsExactly) {
+    EXPECT_EQ(degrees(-618.25).without_turns(), degrees(-258.25));
+    EXPECT_EQ(degrees(360e9 + 45).without_turns(), 45_deg);
+    EXPECT_EQ(degrees(-1e-300).without_turns(), degrees(-1e-300)); // within_turn() has no digits for it
 }
 
 } // namespace coldbrick::test

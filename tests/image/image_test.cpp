@@ -181,13 +181,13 @@ TEST(Image, ValuesOutsideTheirRangesAreNamedAndNothingIsDrawn) {
              (void)image.view().clipped({0, 0, -1, 1});
          },
          "box width -1 is outside 0..2305843009213693952"},
-        {[&] { draw(image, Polyline{}, Stroke{}); }, "a polyline of 0 points has less than 1"},
+        {[&] { draw(image, Polyline{}, Stroke{}); }, "a polyline needs at least 1 point"},
         {[&] { draw(image, Polygon(std::vector<std::vector<Point>>{}), Fill{}); },
-         "a polygon of 0 rings has less than 1"},
+         "a polygon needs at least 1 ring"},
         {[&] {
              draw(image, Polygon(std::vector<std::vector<Point>>{{{1, 1}}, {}}), Stroke{});
          },
-         "ring 1 of a polygon, of 0 vertices, has less than 1"},
+         "ring 1 of a polygon needs at least 1 vertex"},
         {[&] {
              draw(image, Line{{0, 0}, {3, 2}}, Stroke{{}, 3, Cap::butt, Join::mitre, 0.99});
          },

@@ -131,7 +131,7 @@ TEST(Pattern, ValuesOutsideTheirRangesAreNamed) {
     expect_errors<ArgumentError>({
         {failing(LinearGradient{{1, 2}, {1, 2}, stops}),
          "a gradient from (1, 2) to the same point has no direction"},
-        {failing(LinearGradient{{1, 2}, {1, 3}, {}}), "a gradient of 0 stops has less than 1"},
+        {failing(LinearGradient{{1, 2}, {1, 3}, {}}), "a gradient needs at least 1 stop"},
         {failing(RadialGradient{{1, 2}, 5, {{0.5, ink}, {0.25, ink}}}),
          "a gradient's stop at 0.25 follows one at 0.5"},
         {failing(RadialGradient{{1, 2}, 5, {{std::nan(""), ink}}}),

@@ -21,11 +21,16 @@ Sheet read(const std::string& text, const std::vector<Setting>& settings = {}) {
     return read_sheet(text, "quay.brick", settings);
 }
 
+/// An item of the sheet's drawing that is a shape.
+const Drawing::StyledShape& styled(const Sheet& sheet, std::size_t i) {
+    return std::get<Drawing::StyledShape>(sheet.drawing.items().at(i));
+}
+
 /// The value of an expression as the x of a line's end.
 int worked_out(const std::string& expression) {
     const Sheet sheet =
         read("sheet 9 x 9\nlet p = (3, 4)\nlet two = 2\nline (" + expression + ", 0) to (0, 0) stroke red");
-    return std::get<Line>(sheet.drawing.items().at(0).shape).from.x;
+    return std::get<Line>(styled(sheet, 0).shape).from.x;
 }
 
 } // namespace
@@ -70,29 +75,27 @@ polygon (10, 10), (50, 12), (30, 38)
     ring (25, 15), (35, 15), (30, 25)  fill navy tiling stroke white 2 join round
 polygon (0, 0), (20, 0), (0, 20), (20, 20) fill #ff00ff80 nonzero
 )");
-    const auto& items = sheet.drawing.items();
-    ASSERT_EQ(items.size(), 6U);
-    EXPECT_EQ(std::get<Polyline>(items[0].shape), (Polyline{{{5, 5}, {50, 9}, {30, 30}}, true}));
-    EXPECT_EQ(items[0].stroke, (Stroke{colour("gold"), 5, Cap::square, Join::bevel}));
-    EXPECT_EQ(std::get<Polyline>(items[1].shape), (Polyline{{{5, 35}, {30, 20}, {55, 35}}}));
-    EXPECT_EQ(items[1].stroke, (Stroke{colour("teal"), 6, Cap::round, Join::mitre, 1.5}));
-    EXPECT_EQ(items[2].stroke, (Stroke{colour("red"), 4, Cap::round}));
+    ASSERT_EQ(sheet.drawing.items().size(), 5U);
+    EXPECT_EQ(std::get<Polyline>(styled(sheet, 0).shape), (Polyline{{{5, 5}, {50, 9}, {30, 30}}, true}));
+    EXPECT_EQ(styled(sheet, 0).stroke, (Stroke{colour("gold"), 5, Cap::square, Join::bevel}));
+    EXPECT_EQ(std::get<Polyline>(styled(sheet, 1).shape), (Polyline{{{5, 35}, {30, 20}, {55, 35}}}));
+    EXPECT_EQ(styled(sheet, 1).stroke, (Stroke{colour("teal"), 6, Cap::round, Join::mitre, 1.5}));
+    EXPECT_EQ(styled(sheet, 2).stroke, (Stroke{colour("red"), 4, Cap::round}));
     const std::vector<std::vector<Point>> rings{{{10, 10}, {50, 12}, {30, 38}},
                                                 {{25, 15}, {35, 15}, {30, 25}}};
-    EXPECT_EQ(std::get<Polygon>(items[3].shape), Polygon(rings));
-    EXPECT_EQ(items[3].fill, (Fill{colour("navy"), FillRule::even_odd, FillEdge::tiling}));
-    EXPECT_EQ(items[4].stroke, (Stroke{colour("white"), 2, Cap::butt, Join::round}));
-    EXPECT_EQ(items[5].fill, (Fill{colour("#ff00ff80"), FillRule::non_zero, FillEdge::whole}));
+    EXPECT_EQ(std::get<Polygon>(styled(sheet, 3).shape), Polygon(rings));
+    EXPECT_EQ(styled(sheet, 3).fill, (Fill{colour("navy"), FillRule::even_odd, FillEdge::tiling}));
+    EXPECT_EQ(styled(sheet, 3).stroke, (Stroke{colour("white"), 2, Cap::butt, Join::round}));
+    EXPECT_EQ(styled(sheet, 4).fill, (Fill{colour("#ff00ff80"), FillRule::non_zero, FillEdge::whole}));
 }
 
 TEST(Sheet, DrawsEllipsesInBoxesAndAboutCentres) {
     const Sheet sheet = read("sheet 60 x 40\nellipse at (30, 20) radii 9 x 4 fill teal\n"
                              "ellipse (3, 2) to (12, 30) stroke gold 3\nellipse (5, 6) size 12 x 7 fill red");
-    const auto& items = sheet.drawing.items();
-    ASSERT_EQ(items.size(), 3U);
-    EXPECT_EQ(std::get<Ellipse>(items[0].shape), Ellipse::about({30, 20}, 9, 4));
-    EXPECT_EQ(std::get<Ellipse>(items[1].shape), (Ellipse{{3, 2, 10, 29}}));
-    EXPECT_EQ(std::get<Ellipse>(items[2].shape), (Ellipse{{5, 6, 12, 7}}));
+    ASSERT_EQ(sheet.drawing.items().size(), 3U);
+    EXPECT_EQ(std::get<Ellipse>(styled(sheet, 0).shape), Ellipse::about({30, 20}, 9, 4));
+    EXPECT_EQ(std::get<Ellipse>(styled(sheet, 1).shape), (Ellipse{{3, 2, 10, 29}}));
+    EXPECT_EQ(std::get<Ellipse>(styled(sheet, 2).shape), (Ellipse{{5, 6, 12, 7}}));
     expect_errors<SheetError>(
         {{[] { (void)read("sheet 9 x 9\nellipse at (1, 1) radii 3 fill red"); },
           "quay.brick:2:27: expected \"x\", found \"fill\"\nellipse at (1, 1) radii 3 fill red\n"
@@ -111,20 +114,19 @@ dots (1, 2), (3, 4)                                      stroke red
 polygon at (30, 20) radius 9 corners 6                   fill red
 star at (30, 20) radius 9 notch 4 tips 5 turned 36       fill red
 )");
-    const auto& items = sheet.drawing.items();
-    ASSERT_EQ(items.size(), 9U); // the sector is filled and stroked
-    EXPECT_EQ(std::get<Arc>(items[0].shape), Arc::about({30, 20}, 9, degrees(-110), degrees(40)));
-    EXPECT_EQ(std::get<Sector>(items[1].shape),
+    ASSERT_EQ(sheet.drawing.items().size(), 8U);
+    EXPECT_EQ(std::get<Arc>(styled(sheet, 0).shape), Arc::about({30, 20}, 9, degrees(-110), degrees(40)));
+    EXPECT_EQ(std::get<Sector>(styled(sheet, 1).shape),
               (Sector{Ellipse::about({30, 20}, 9, 4, degrees(30)), degrees(0), degrees(-75)}));
-    EXPECT_EQ(items[2].stroke->alignment, Alignment::inside);
-    EXPECT_EQ(std::get<Segment>(items[3].shape), (Segment{{{3, 2, 10, 29}}, degrees(10.5), degrees(400)}));
-    EXPECT_EQ(std::get<Ellipse>(items[4].shape), (Ellipse{{5, 6, 12, 7}, degrees(-45)}));
-    EXPECT_EQ(std::get<RoundedBox>(items[5].shape), (RoundedBox{{5, 6, 12, 7}, 3}));
-    EXPECT_EQ(items[5].stroke, (Stroke{colour("red"), 2, Cap::butt, Join::mitre, 4, Alignment::outside,
+    EXPECT_EQ(styled(sheet, 1).stroke->alignment, Alignment::inside);
+    EXPECT_EQ(std::get<Segment>(styled(sheet, 2).shape), (Segment{{{3, 2, 10, 29}}, degrees(10.5), degrees(400)}));
+    EXPECT_EQ(std::get<Ellipse>(styled(sheet, 3).shape), (Ellipse{{5, 6, 12, 7}, degrees(-45)}));
+    EXPECT_EQ(std::get<RoundedBox>(styled(sheet, 4).shape), (RoundedBox{{5, 6, 12, 7}, 3}));
+    EXPECT_EQ(styled(sheet, 4).stroke, (Stroke{colour("red"), 2, Cap::butt, Join::mitre, 4, Alignment::outside,
                                        Dashes{{4, 2.5}, -1}}));
-    EXPECT_EQ(std::get<Dots>(items[6].shape), (Dots{{{1, 2}, {3, 4}}}));
-    EXPECT_EQ(std::get<Polygon>(items[7].shape), regular_polygon({30, 20}, 9, 6));
-    EXPECT_EQ(std::get<Polygon>(items[8].shape), star({30, 20}, 9, 4, 5, degrees(-54)));
+    EXPECT_EQ(std::get<Dots>(styled(sheet, 5).shape), (Dots{{{1, 2}, {3, 4}}}));
+    EXPECT_EQ(std::get<Polygon>(styled(sheet, 6).shape), regular_polygon({30, 20}, 9, 6));
+    EXPECT_EQ(std::get<Polygon>(styled(sheet, 7).shape), star({30, 20}, 9, 4, 5, degrees(-54)));
     const auto fault = [](const std::string& line, const std::string& message) {
         return FailingCall{[line] { (void)read("sheet 9 x 9\n" + line); }, "quay.brick:2:" + message};
     };
@@ -166,8 +168,8 @@ TEST(Sheet, ArithmeticBindsAsInSchool) {
 TEST(Sheet, SettingsReplaceWhatLetGives) {
     const std::string text = "let r = 3\nlet c = red\nsheet 9 x 9\ncircle at (4, 4) radius r fill c";
     const Sheet sheet = read(text, {{"r", "2 + 5"}, {"c", "#123"}});
-    EXPECT_EQ(std::get<Circle>(sheet.drawing.items().at(0).shape).radius, 7);
-    EXPECT_EQ(sheet.drawing.items().at(0).fill->paint, colour("#123"));
+    EXPECT_EQ(std::get<Circle>(styled(sheet, 0).shape).radius, 7);
+    EXPECT_EQ(styled(sheet, 0).fill->paint, colour("#123"));
 }
 
 TEST(Sheet, PaintsPatternsAndBlends) {
@@ -204,7 +206,7 @@ box (30, 5) size 20 x 30  fill hatch lattice gold spacing 6 wide 2 on lighter(na
 TEST(Sheet, LaysImages) {
     Image buoy({4, 2}, PixelFormat::rgba8, colour("red"));
     buoy.set_pixel({0, 0}, colour("lime"));
-    const ImageLoader load = [&](const std::string& file) {
+    const ImageLoader load = [&](const std::string& file, std::size_t) {
         if (file != "buoy.png") throw FileError("no such file: " + file);
         return buoy;
     };
@@ -246,7 +248,7 @@ TEST(Sheet, FaultsAreToldWithTheirPlace) {
         {"sheet 9 x 9\n\tboxx (1, 2) to (3, 4) fill red\n",
          "quay.brick:2:2: expected a statement (sheet, let, palette, image, dots, line, path, arc, box, "
          "circle, "
-         "ellipse, sector, segment, polygon, star), found \"boxx\"\n"
+         "ellipse, sector, segment, polygon, star), found \"boxx\"; did you mean \"box\"?\n"
          "\tboxx (1, 2) to (3, 4) fill red\n\t^"},
         {"sheet 0 x 9", "quay.brick:1:7: width 0 is outside 1..2147483647\nsheet 0 x 9\n      ^"},
         {"sheet 9 x 3000000000",
@@ -289,15 +291,15 @@ TEST(Sheet, FaultsAreToldWithTheirPlace) {
         {"let a = ((1, 2), 3)",
          "quay.brick:1:10: expected a number, not a point\nlet a = ((1, 2), 3)\n         ^"},
         {"let a = (1, 2).z",
-         "quay.brick:1:15: only a point has .x and .y, and only a palette has colours; this is a point\n"
+         "quay.brick:1:15: points have x and y, not \"z\"\n"
          "let a = (1, 2).z\n              ^"},
         {"let a = red.x",
          "quay.brick:1:12: only a point has .x and .y, and only a palette has colours; this is a colour\n"
          "let a = red.x\n           ^"},
         {"palette p a red, b blue\nlet c = p.d",
          "quay.brick:2:10: the palette has no colour \"d\"\nlet c = p.d\n         ^"},
-        {"palette p a red, a blue", "quay.brick:1:9: two entries of the palette have the name \"a\"\npalette "
-                                    "p a red, a blue\n        ^"},
+        {"palette p a red, a blue", "quay.brick:1:1: two entries of the palette have the name \"a\"\npalette "
+                                    "p a red, a blue\n^"},
         {"let a = mix(red)", "quay.brick:1:9: mix() has 1 values, not 2 or 3\nlet a = mix(red)\n        ^"},
         {"let a = rgb(1, 256, 3)", "quay.brick:1:9: colour channel green 256 is outside "
                                    "0..255\nlet a = rgb(1, 256, 3)\n        ^"},
@@ -318,7 +320,7 @@ TEST(Sheet, FaultsAreToldWithTheirPlace) {
          "                                                                     ^"},
         {"let a = (1, 2",
          "quay.brick:1:14: expected \")\", found the end of the line\nlet a = (1, 2\n             ^"},
-        {"let é = 1", "quay.brick:1:5: no statement or expression has this character\nlet é = 1\n    ^"},
+        {"let é = 1", "quay.brick:1:5: no statement or expression has the character \"é\"\nlet é = 1\n    ^"},
         {"let a = 1 // ü\nlet b = \"ü\"", "quay.brick:2:9: expected a number, a point, a colour or a name, "
                                           "found \"ü\"\nlet b = \"ü\"\n        ^"},
         {"sheet 9 x 9\nline (0, 0) to (1, 1)", "quay.brick:2:22: expected \"fill\" or \"stroke\", found the "

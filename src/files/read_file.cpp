@@ -1,0 +1,67 @@
+#include "files/read_file.hpp"
+
+#include "files/temporary_file.hpp"
+#include "geometry/shown_text.hpp"
+
+#include <coldbrick/error.hpp>
+#include <coldbrick/files.hpp>
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <array>
+#include <cerrno>
+#include <system_error>
+
+#include <fcntl.h>
+#include <sys/stat.h>
+#include <unistd.h>
+
+namespace coldbrick::files {
+
+namespace {
+
+[[noreturn]] void fail_reading(const std::filesystem::path& path, int error) {
+    throw FileError(
+        fmt::format("cannot read {}: {}", shown(path.string(), 300), std::generic_category().message(error)));
+}
+
+[[noreturn]] void fail_too_large(const std::filesystem::path& path, std::size_t most_bytes) {
+    throw FileError(
+        fmt::format("cannot read {}: it has more than {} bytes", shown(path.string(), 300), most_bytes));
+}
+
+} // namespace
+
+std::vector<std::byte> read_whole(const std::filesystem::path& path, std::size_t most_bytes,
+                                  IsWanted is_wanted) {
+    const Descriptor file(::open(path.c_str(), O_RDONLY | O_CLOEXEC));
+    struct stat state {};
+    if (file.number() < 0 || ::fstat(file.number(), &state) != 0) fail_reading(path, errno);
+    if (S_ISREG(state.st_mode) && static_cast<std::uintmax_t>(state.st_size) > most_bytes)
+        fail_too_large(path, most_bytes);
+    std::vector<std::byte> bytes;
+    if (S_ISREG(state.st_mode)) bytes.reserve(static_cast<std::size_t>(state.st_size));
+    std::array<std::byte, std::size_t{1} << 16> portion;
+    while (true) {
+        const ssize_t count = ::read(file.number(), portion.data(), portion.size());
+        if (count < 0 && errno == EINTR) continue;
+        if (count < 0) fail_reading(path, errno);
+        if (count == 0) break;
+        const auto read = std::span(portion).first(static_cast<std::size_t>(count));
+        if (is_wanted != nullptr && bytes.empty() && !is_wanted(read)) return {read.begin(), read.end()};
+        if (read.size() > most_bytes - bytes.size()) fail_too_large(path, most_bytes);
+        bytes.insert(bytes.end(), read.begin(), read.end());
+    }
+    return bytes;
+}
+
+} // namespace coldbrick::files
+
+namespace coldbrick {
+
+std::vector<std::byte> read_file(const std::filesystem::path& path, std::size_t most_bytes) {
+    return files::read_whole(path, most_bytes, nullptr);
+}
+
+} // namespace coldbrick

@@ -1,0 +1,13 @@
+#include <coldbrick/pixel_format.hpp>
+
+#include <coldbrick/error.hpp>
+
+#include <fmt/format.h>
+
+namespace coldbrick {
+
+void detail::throw_unknown_format(std::size_t number) {
+    throw ArgumentError(fmt::format("pixel format {} is outside 0..{}", number, pixel_layouts.size() - 1));
+}
+
+} // namespace coldbrick

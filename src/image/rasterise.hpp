@@ -102,11 +102,15 @@ void rasterise(const S& shape, const Fill& fill, raster::SpanSink& sink) {
         raster::fill(shape, sink);
 }
 
+inline raster::Pen pen_of(const Stroke& stroke) {
+    return {stroke.width,          stroke.cap,          stroke.join, stroke.mitre_limit,
+            stroke.dashes.lengths, stroke.dashes.offset};
+}
+
 /// @param filled how a stroke inside or outside sees the shape filled
 template <class S>
 void rasterise(const S& shape, const Stroke& stroke, const Fill& filled, raster::SpanSink& sink) {
-    const raster::Pen pen{stroke.width,          stroke.cap,          stroke.join, stroke.mitre_limit,
-                          stroke.dashes.lengths, stroke.dashes.offset};
+    const raster::Pen pen = pen_of(stroke);
     if constexpr (ClosedShape<S>)
         raster::stroke_aligned(
             pen, stroke.alignment, sink, [&](raster::SpanSink& target) { rasterise(shape, filled, target); },

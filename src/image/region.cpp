@@ -6,7 +6,6 @@
 #include "raster/probe.hpp"
 
 #include <algorithm>
-#include <concepts>
 
 namespace coldbrick {
 
@@ -153,80 +152,41 @@ Region region(const S& shape, const Stroke& stroke, const Box& within) {
     return gathered(clip_of(within), shape, stroke);
 }
 
-template <ClosedShape S>
-Box bounds(const S& shape, const Fill& fill) {
-    const bool tiling = std::same_as<S, Polygon> && fill.edge == FillEdge::tiling;
-    if (!tiling) return shape.bounds();
-    check(shape);
-    return raster::extent([&](raster::SpanSink& sink) { rasterise(shape, fill, sink); });
-}
-
-template <AnyShape S>
-Box bounds(const S& shape, const Stroke& stroke) {
-    check(shape);
-    check_stroke(shape, stroke);
-    const bool plain = stroke.dashes.lengths.empty() && stroke.alignment == Alignment::centred;
-    if (plain && stroke.width == 1) return shape.bounds();
-    if constexpr (std::same_as<S, Box>)
-        if (plain && !shape.empty()) return shape.inset(-((stroke.width - 1) / 2));
-    if constexpr (std::same_as<S, Circle>)
-        if (plain) return shape.bounds().inset(-((stroke.width - 1) / 2));
-    return raster::extent([&](raster::SpanSink& sink) { rasterise(shape, stroke, {}, sink); });
-}
-
 template Region region(const Box&, const Fill&);
 template Region region(const Box&, const Fill&, const Box&);
-template Box bounds(const Box&, const Fill&);
 template Region region(const RoundedBox&, const Fill&);
 template Region region(const RoundedBox&, const Fill&, const Box&);
-template Box bounds(const RoundedBox&, const Fill&);
 template Region region(const Circle&, const Fill&);
 template Region region(const Circle&, const Fill&, const Box&);
-template Box bounds(const Circle&, const Fill&);
 template Region region(const Ellipse&, const Fill&);
 template Region region(const Ellipse&, const Fill&, const Box&);
-template Box bounds(const Ellipse&, const Fill&);
 template Region region(const Sector&, const Fill&);
 template Region region(const Sector&, const Fill&, const Box&);
-template Box bounds(const Sector&, const Fill&);
 template Region region(const Segment&, const Fill&);
 template Region region(const Segment&, const Fill&, const Box&);
-template Box bounds(const Segment&, const Fill&);
 template Region region(const Polygon&, const Fill&);
 template Region region(const Polygon&, const Fill&, const Box&);
-template Box bounds(const Polygon&, const Fill&);
 template Region region(const Dots&, const Stroke&);
 template Region region(const Dots&, const Stroke&, const Box&);
-template Box bounds(const Dots&, const Stroke&);
 template Region region(const Line&, const Stroke&);
 template Region region(const Line&, const Stroke&, const Box&);
-template Box bounds(const Line&, const Stroke&);
 template Region region(const Polyline&, const Stroke&);
 template Region region(const Polyline&, const Stroke&, const Box&);
-template Box bounds(const Polyline&, const Stroke&);
 template Region region(const Arc&, const Stroke&);
 template Region region(const Arc&, const Stroke&, const Box&);
-template Box bounds(const Arc&, const Stroke&);
 template Region region(const Box&, const Stroke&);
 template Region region(const Box&, const Stroke&, const Box&);
-template Box bounds(const Box&, const Stroke&);
 template Region region(const RoundedBox&, const Stroke&);
 template Region region(const RoundedBox&, const Stroke&, const Box&);
-template Box bounds(const RoundedBox&, const Stroke&);
 template Region region(const Circle&, const Stroke&);
 template Region region(const Circle&, const Stroke&, const Box&);
-template Box bounds(const Circle&, const Stroke&);
 template Region region(const Ellipse&, const Stroke&);
 template Region region(const Ellipse&, const Stroke&, const Box&);
-template Box bounds(const Ellipse&, const Stroke&);
 template Region region(const Sector&, const Stroke&);
 template Region region(const Sector&, const Stroke&, const Box&);
-template Box bounds(const Sector&, const Stroke&);
 template Region region(const Segment&, const Stroke&);
 template Region region(const Segment&, const Stroke&, const Box&);
-template Box bounds(const Segment&, const Stroke&);
 template Region region(const Polygon&, const Stroke&);
 template Region region(const Polygon&, const Stroke&, const Box&);
-template Box bounds(const Polygon&, const Stroke&);
 
 } // namespace coldbrick

@@ -10,6 +10,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <concepts>
 #include <optional>
 
 namespace coldbrick::raster {
@@ -247,6 +248,62 @@ void stroke(const Segment& segment, const Pen& pen, SpanSink& sink) {
     stroke_closed<SegmentRows>(segment, pen, sink);
 }
 
+namespace {
+
+/// Of the ideal outline.
+template <class Shape>
+OutermostPlaces outermost_of(const Shape& shape) {
+    const Slice slice = Slice::of(shape);
+    OutermostPlaces result;
+    const auto add = [&](Vector place) {
+        const Vector centre{static_cast<long double>(slice.origin.x), static_cast<long double>(slice.origin.y)};
+        result.places.push_back(0.5L * (centre + place));
+    };
+    // The curve of an ellipse without a width is there and back again: any part of it may show all pixels.
+    const bool is_flat = slice.oval.a == 0 || slice.oval.b == 0;
+    const Bend whole(slice.oval, {0, 0}, CurvePlace::seen(slice.oval, slice.own.start),
+                     CurvePlace::seen(slice.oval, slice.own.start + degrees(360)));
+    const Bend& bend = is_flat ? whole : slice.bend;
+    for (const auto& places : {bend.upright_places(), bend.level_places()})
+        for (const CurvePlace& place : places) add(bend.point(place));
+    add(slice.from());
+    add(slice.to());
+    add(bend.point(CurvePlace::seen(slice.oval, slice.own.middle()))); // where a short arc has its only pixel
+    if constexpr (std::same_as<Shape, Sector>) add({0, 0});
+    return result;
+}
+
+template <class Shape>
+OutermostPlaces outermost_of(const Shape& shape, const Pen& pen) {
+    if (pen.width == 1 && !pen.dashed()) return outermost_of(shape);
+    const Slice slice = Slice::of(shape);
+    if (slice.directions.whole) return outermost(shape.ellipse, pen);
+    return contour_of(shape, slice).outermost(pen);
+}
+
+/// The tight box of what rasterise(sink) adds of a shape that is as wide as its ideal outline.
+template <class Shape, class Rasterise>
+Box bounds_of(const Shape& shape, Rasterise rasterise) {
+    check(shape);
+    if (shape.ellipse.box.empty()) return {};
+    if (Directions(shape.start, shape.sweep).whole) return shape.ellipse.bounds();
+    return bounds_near(outermost_of(shape), rasterise);
+}
+
+} // namespace
+
+OutermostPlaces outermost(const Arc& arc, const Pen& pen) {
+    return outermost_of(arc, pen);
+}
+
+OutermostPlaces outermost(const Sector& sector, const Pen& pen) {
+    return outermost_of(sector, pen);
+}
+
+OutermostPlaces outermost(const Segment& segment, const Pen& pen) {
+    return outermost_of(segment, pen);
+}
+
 } // namespace coldbrick::raster
 
 namespace coldbrick {
@@ -258,8 +315,7 @@ constexpr raster::Pen thin{1, Cap::butt, Join::mitre, 4, {}, 0};
 }
 
 Box Arc::bounds() const {
-    check(*this);
-    return raster::extent([this](raster::SpanSink& sink) { raster::stroke(*this, thin, sink); });
+    return raster::bounds_of(*this, [this](raster::SpanSink& sink) { raster::stroke(*this, thin, sink); });
 }
 
 bool Arc::contains(Point pixel) const {
@@ -268,8 +324,7 @@ bool Arc::contains(Point pixel) const {
 }
 
 Box Sector::bounds() const {
-    check(*this);
-    return raster::extent([this](raster::SpanSink& sink) { raster::fill(*this, sink); });
+    return raster::bounds_of(*this, [this](raster::SpanSink& sink) { raster::fill(*this, sink); });
 }
 
 bool Sector::contains(Point pixel) const {
@@ -278,8 +333,7 @@ bool Sector::contains(Point pixel) const {
 }
 
 Box Segment::bounds() const {
-    check(*this);
-    return raster::extent([this](raster::SpanSink& sink) { raster::fill(*this, sink); });
+    return raster::bounds_of(*this, [this](raster::SpanSink& sink) { raster::fill(*this, sink); });
 }
 
 bool Segment::contains(Point pixel) const {

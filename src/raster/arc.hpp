@@ -2,6 +2,7 @@
 /// The pixels of arcs, sectors and segments.
 #pragma once
 
+#include "raster/outermost.hpp"
 #include "raster/pen.hpp"
 #include "raster/span_sink.hpp"
 
@@ -21,6 +22,11 @@ void fill(const Sector& sector, SpanSink& sink);
 
 /// The filled ellipse's pixels on the arc's side of its chord.
 void fill(const Segment& segment, SpanSink& sink);
+
+/// Where the stroke with the pen reaches furthest.
+OutermostPlaces outermost(const Arc& arc, const Pen& pen);
+OutermostPlaces outermost(const Sector& sector, const Pen& pen);
+OutermostPlaces outermost(const Segment& segment, const Pen& pen);
 
 /// Width 1: the filled pixels with one above, below, left or right that is not filled. Wider: along the ideal
 /// boundary.

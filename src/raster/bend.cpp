@@ -133,14 +133,32 @@ Sweep Bend::nearest_area() const {
     return result;
 }
 
+/// Those of a place and its opposite that the curve passes, counted from its beginning.
+std::vector<CurvePlace> Bend::passed(long double t) const {
+    std::vector<CurvePlace> result;
+    for (const long double place : {t, t + 2 * quarter}) {
+        if (!passes(place)) continue;
+        CurvePlace found = CurvePlace::at(place);
+        found.t += std::ceil((begin_.t - place) / (4 * quarter)) * 4 * quarter;
+        result.push_back(found);
+    }
+    return result;
+}
+
+std::vector<CurvePlace> Bend::upright_places() const {
+    return passed(std::atan2(-semi_axis(oval_.b) * oval_.sine, semi_axis(oval_.a) * oval_.cosine));
+}
+
+std::vector<CurvePlace> Bend::level_places() const {
+    return passed(std::atan2(semi_axis(oval_.b) * oval_.cosine, semi_axis(oval_.a) * oval_.sine));
+}
+
 Bend::Extent Bend::rows() const {
     const long double a = point(begin_).y;
     const long double b = point(end_).y;
     Extent extent{std::min(a, b), std::max(a, b)};
-    const long double lowest = std::atan2(semi_axis(oval_.b) * oval_.cosine, semi_axis(oval_.a) * oval_.sine);
-    for (const long double t : {lowest, lowest + 2 * quarter}) {
-        if (!passes(t)) continue;
-        const long double y = point(CurvePlace::at(t)).y;
+    for (const CurvePlace& place : level_places()) {
+        const long double y = point(place).y;
         extent = {std::min(extent.top, y), std::max(extent.bottom, y)};
     }
     return extent;

@@ -50,6 +50,9 @@ class Bend {
     /// The curve's length in half pixels (elliptic integrals of the second kind).
     [[nodiscard]] long double length() const;
 
+    /// The whole curve's length from the parameter 0 to another.
+    [[nodiscard]] long double length_to(long double t) const;
+
     /// The place that lies so far along the curve.
     [[nodiscard]] CurvePlace along(long double distance) const;
 
@@ -64,6 +67,10 @@ class Bend {
     /// quarters, the normals at the ends part the points by their nearest ones.
     [[nodiscard]] Sweep nearest_area() const;
 
+    /// The places where the curve is upright, and those where it is level, if it passes them.
+    [[nodiscard]] std::vector<CurvePlace> upright_places() const;
+    [[nodiscard]] std::vector<CurvePlace> level_places() const;
+
     /// The least and the greatest y.
     struct Extent {
         long double top;
@@ -75,8 +82,8 @@ class Bend {
     [[nodiscard]] std::vector<Stretch> within(Vector top_left, Vector bottom_right) const;
 
   private:
-    [[nodiscard]] long double length_to(long double t) const;
     [[nodiscard]] bool passes(long double t) const;
+    [[nodiscard]] std::vector<CurvePlace> passed(long double t) const;
     [[nodiscard]] std::vector<long double> crossings(Vector top_left, Vector bottom_right) const;
     [[nodiscard]] Vector turned(Vector v) const;
     [[nodiscard]] Vector turned_back(Vector v) const;

@@ -62,4 +62,12 @@ void stroke(const Box& box, const Pen& pen, SpanSink& sink) {
     contour_of(box).stroke_or_dash(square, sink, [&box](SpanSink& thin) { stroke_solid(box, 1, thin); });
 }
 
+OutermostPlaces outermost(const Box& box, const Pen& pen) {
+    if (box.width > 1 || box.height > 1) return contour_of(box).outermost(pen);
+    OutermostPlaces dot;
+    dot.add_disc({static_cast<long double>(box.x), static_cast<long double>(box.y)},
+                 static_cast<long double>(pen.width) / 2);
+    return dot;
+}
+
 } // namespace coldbrick::raster

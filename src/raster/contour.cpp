@@ -1,5 +1,6 @@
 #include "raster/contour.hpp"
 
+#include "raster/bend_positions.hpp"
 #include "raster/oval_band.hpp"
 #include "raster/span_union.hpp"
 
@@ -7,6 +8,7 @@
 #include <cmath>
 #include <concepts>
 #include <limits>
+#include <utility>
 
 namespace coldbrick::raster {
 
@@ -50,10 +52,6 @@ Bend::Foot foot_on(const Bend& bend, Vector p) {
     return bend.nearest(p);
 }
 
-/// A bend's stroke that is this much wider than its dashes are long is asked pixel by pixel, for too many
-/// dashes reach any place.
-constexpr double many_periods = 256;
-
 /// The stretches of a piece whose dashes a clip may show.
 std::vector<Stretch> shown_parts(const Side& side, const Clip& clip, const Origin& origin, const Pen&,
                                  const DashPattern& dashes) {
@@ -91,27 +89,37 @@ class Strokes {
                  [&](std::int64_t y) { return band.row(y).intersection(area.row(y, origin_)); });
     }
 
-    /// The dashes of a bend that are short beside the width: each pixel of the band is asked how far its
-    /// nearest point lies from the nearest dash.
-    void add_by_pixels(const Bend& bend, const PieceOfPath& place, const DashPattern& pattern) {
-        DashFinder dashes(pattern);
+    /// The dashes of a bend without their caps: each pixel of the band is asked where its nearest point lies,
+    /// since too many dashes may reach any place. Where they are very short beside the width, caps are settled
+    /// in the same way, from the nearest dash.
+    /// @param centre the ellipse's, in half pixels
+    void add_by_pixels(const Bend& bend, Vector centre, const PieceOfPath& place, const DashPattern& pattern,
+                       long double path_length) {
         const OvalBand band(bend.oval(), pen_.width);
         const Sweep area = bend.nearest_area();
+        const bool settles_caps = pen_.cap != Cap::butt && has_many_periods(pattern);
+        DashFinder dashes(pattern);
+        FootPositions feet(bend, centre);
         const auto on_at = [&](std::int64_t x, std::int64_t y) {
-            const Bend::Foot foot = bend.nearest(
-                {static_cast<long double>(2 * x - origin_.x), static_cast<long double>(2 * y - origin_.y)});
-            const long double gap = 2 * dashes.distance_to_on(place.begins + foot.along / 2);
-            if (gap == 0 || pen_.cap == Cap::butt) return gap == 0;
-            return pen_.cap == Cap::square || std::hypot(gap, foot.distance) <= half_width_;
+            const auto [along, distance] = feet.at(x, y);
+            const long double position = place.begins + along / 2;
+            const long double gap = 2 * dashes.distance_to_on(position, path_length);
+            if (gap <= ConvexArea::tolerance || !settles_caps) return gap <= ConvexArea::tolerance;
+            return pen_.cap == Cap::square || std::hypot(gap, distance) <= half_width_;
         };
         const Bend::Extent rows = bend.rows();
-        add_rows(rows.top - half_width_, rows.bottom + half_width_, [&](std::int64_t y) {
+        for_each_row_between(rows.top - half_width_, rows.bottom + half_width_, origin_, parts_.clip(), [&](std::int64_t y) {
             for (const Run& run : band.row(y).intersection(area.row(y, origin_)))
                 for (std::int64_t x = std::max(run.begin, parts_.clip().left);
                      x < std::min(run.end, parts_.clip().right); ++x)
                     if (on_at(x, y)) parts_.add(static_cast<std::int32_t>(y), x, x + 1);
-            return Runs();
         });
+    }
+
+    /// True if a stroke is so much wider than its dashes are long that caps are settled pixel by pixel.
+    [[nodiscard]] bool has_many_periods(const DashPattern& dashes) const {
+        constexpr double many = 256;
+        return static_cast<long double>(pen_.width) > many * dashes.period();
     }
 
     void add_begin(const Heading& begin) { add_cap(begin, -half_width_, 0); }
@@ -204,12 +212,25 @@ std::vector<Dash> shown_dashes(const Piece& piece, const PieceOfPath& place, con
 }
 
 /// Adds the dashes of one piece of a contour.
-template <class Piece>
-void add_dashes(const Piece& piece, const std::vector<Dash>& dashes, Strokes& strokes) {
+void add_dashes(const Side& side, const std::vector<Dash>& dashes, Strokes& strokes) {
     for (const Dash& dash : dashes) {
-        strokes.add(piece, 2 * dash.from, 2 * dash.to);
-        if (dash.begins) strokes.add_begin(heading(piece, 2 * dash.from));
-        if (dash.ends) strokes.add_end(heading(piece, 2 * dash.to));
+        strokes.add(side, 2 * dash.from, 2 * dash.to);
+        if (dash.begins) strokes.add_begin(heading(side, 2 * dash.from));
+        if (dash.ends) strokes.add_end(heading(side, 2 * dash.to));
+    }
+}
+
+/// Adds the caps of the dashes of a bend.
+void add_dash_caps(const Bend& bend, const std::vector<Dash>& dashes, const DashPattern& pattern,
+                   Strokes& strokes) {
+    PlacesAlong places(bend, 8 * pattern.period());
+    const auto heading_at = [&](long double along) {
+        const CurvePlace there = places.at(2 * along);
+        return Heading{bend.point(there), bend.direction(there)};
+    };
+    for (const Dash& dash : dashes) {
+        if (dash.begins) strokes.add_begin(heading_at(dash.from));
+        if (dash.ends) strokes.add_end(heading_at(dash.to));
     }
 }
 
@@ -227,10 +248,17 @@ void Contour::add(const Side& side) {
     if (length_of(side) > 0) pieces_.emplace_back(side);
 }
 
+bool Contour::meets_next(const PieceOfPath& place, const Pen& pen, const DashPattern& dashes) const {
+    if (!pen.dashed()) return !place.last || closed_;
+    return !place.last && dashes.runs_over(place.begins + place.length);
+}
+
 void Contour::stroke(const Pen& pen, SpanSink& sink) const {
     SpanUnion all(sink.clip());
     Strokes strokes(origin_, pen, all.parts());
     const DashPattern dashes(pen.dashes, pen.dash_offset);
+    long double path_length = 0;
+    for (const Piece& piece : pieces_) path_length += length_of(piece) / 2;
     PieceOfPath place{0, 0, true, false};
     for (std::size_t i = 0; i < pieces_.size(); ++i) {
         const long double length = length_of(pieces_[i]);
@@ -238,15 +266,19 @@ void Contour::stroke(const Pen& pen, SpanSink& sink) const {
         place.last = i + 1 == pieces_.size();
         const auto add = [&]<class Piece>(const Piece& piece) {
             if (!pen.dashed()) return strokes.add(piece, 0, length);
-            if constexpr (std::same_as<Piece, Bend>)
-                if (static_cast<long double>(pen.width) > many_periods * dashes.period())
-                    return strokes.add_by_pixels(piece, place, dashes);
-            add_dashes(piece, shown_dashes(piece, place, sink.clip(), origin_, pen, dashes), strokes);
+            if constexpr (std::same_as<Piece, Bend>) {
+                const Vector centre{static_cast<long double>(piece.oval().centre_x),
+                                    static_cast<long double>(piece.oval().centre_y)};
+                strokes.add_by_pixels(piece, centre, place, dashes, path_length);
+                if (pen.cap != Cap::butt && !strokes.has_many_periods(dashes))
+                    add_dash_caps(piece, shown_dashes(piece, place, sink.clip(), origin_, pen, dashes),
+                                  dashes, strokes);
+            } else {
+                add_dashes(piece, shown_dashes(piece, place, sink.clip(), origin_, pen, dashes), strokes);
+            }
         };
         std::visit(add, pieces_[i]);
-        const bool meets = pen.dashed() ? !place.last && dashes.runs_over(place.begins + place.length)
-                                        : !place.last || closed_;
-        if (meets)
+        if (meets_next(place, pen, dashes))
             strokes.add_join(heading(pieces_[i], length),
                              heading(pieces_[(i + 1) % pieces_.size()], 0).direction);
         place = {place.begins + place.length, 0, false, false};
@@ -256,6 +288,131 @@ void Contour::stroke(const Pen& pen, SpanSink& sink) const {
         strokes.add_end(heading(pieces_.back(), length_of(pieces_.back())));
     }
     all.give(sink);
+}
+
+namespace {
+
+/// Gathers the places where a contour's stroke reaches furthest: at the ends of its pieces and where these are
+/// level or upright, or, where a dash is off there, at the dashes before and after it.
+class StrokePlaces {
+  public:
+    StrokePlaces(const Origin& origin, const Pen& pen)
+        : origin_{static_cast<long double>(origin.x), static_cast<long double>(origin.y)}, pen_(pen),
+          half_width_(static_cast<long double>(pen.width)), dashes_(pen.dashes, pen.dash_offset) {
+        if (!pen.dashed()) return;
+        // Dashes shorter than a pixel may have none, and a square cap may reach further than what is beside it.
+        if (*std::ranges::min_element(pen.dashes) < 1.5) result_.slack += std::min(32 * dashes_.period(), 0x1p20L);
+        if (pen.cap == Cap::square) result_.slack += 1.5L * half_width_;
+    }
+
+    [[nodiscard]] OutermostPlaces& result() { return result_; }
+    [[nodiscard]] const DashPattern& dashes() const { return dashes_; }
+
+    void add_piece(const Side& side, const PieceOfPath& place) {
+        add_event(side, place, 0);
+        add_event(side, place, length_of(side));
+    }
+    void add_piece(const Bend& bend, const PieceOfPath& place) {
+        add_event(bend, place, 0);
+        add_event(bend, place, length_of(bend));
+        add_tips(bend, place, bend.upright_places(), {half_width_, 0});
+        add_tips(bend, place, bend.level_places(), {0, half_width_});
+    }
+
+    /// The end of a path or of a dash. @param outwards half the width, below 0 before a first end
+    void add_end(const Heading& heading, long double outwards) {
+        add_across(heading, 0);
+        if (pen_.cap == Cap::square) add_across(heading, outwards);
+        if (pen_.cap == Cap::round) add_disc(heading.at);
+    }
+
+    void add_join(const Heading& in, Vector out) {
+        if (pen_.join == Join::round) return add_disc(in.at);
+        const long double turn = cross(in.direction, out);
+        const long double cosine = dot(in.direction, out);
+        const long double half_angle_cosine = std::sqrt(std::max(0.0L, (1 + cosine) / 2));
+        if (std::abs(turn) < 1e-9L || pen_.join != Join::mitre || half_angle_cosine * pen_.mitre_limit < 1) return;
+        const long double side = turn > 0 ? -half_width_ : half_width_;
+        add(in.at + side / (1 + cosine) * (in.direction + out).right());
+        // The sharper the tip, the further from it the first pixel.
+        result_.slack = std::max(result_.slack, 4 + 4 / std::max(half_angle_cosine, 1e-3L));
+    }
+
+    void add_disc(Vector centre) {
+        for (const Vector aside : {Vector{half_width_, 0}, Vector{0, half_width_}}) {
+            add(centre + aside);
+            add(centre - aside);
+        }
+    }
+
+  private:
+    void add(Vector place) { result_.places.push_back(0.5L * (origin_ + place)); }
+
+    void add_across(const Heading& heading, long double along) {
+        const Vector at = heading.at + along * heading.direction;
+        const Vector aside = half_width_ * heading.direction.right();
+        add(at + aside);
+        add(at - aside);
+    }
+
+    template <class Piece>
+    void add_event(const Piece& piece, const PieceOfPath& place, long double along) {
+        if (is_on_at(piece, place, along)) add_across(heading(piece, along), 0);
+    }
+
+    void add_tips(const Bend& bend, const PieceOfPath& place, const std::vector<CurvePlace>& tips, Vector aside) {
+        for (const CurvePlace& tip : tips) {
+            const long double along = bend.between(bend.begin(), tip).length();
+            if (!is_on_at(bend, place, along)) continue;
+            add(bend.point(tip) + aside);
+            add(bend.point(tip) - aside);
+        }
+    }
+
+    /// True if the place is painted. Of dashes, adds the ends about it.
+    template <class Piece>
+    bool is_on_at(const Piece& piece, const PieceOfPath& place, long double along) {
+        if (!pen_.dashed()) return true;
+        const DashPattern::Piece dash = dashes_.at(place.begins + along / 2);
+        const long double length = length_of(piece);
+        const auto add_end_at = [&](long double position, bool is_first_end) {
+            const long double local = 2 * (position - place.begins);
+            if (local >= 0 && local <= length)
+                add_end(heading(piece, local), is_first_end ? -half_width_ : half_width_);
+            else if (dash.on && (is_first_end ? place.first : place.last)) // cut by the path's own end
+                add_end(heading(piece, is_first_end ? 0 : length), is_first_end ? -half_width_ : half_width_);
+        };
+        add_end_at(dash.stretch.from, dash.on);
+        add_end_at(dash.stretch.to, !dash.on);
+        return dash.on;
+    }
+
+    Vector origin_;
+    const Pen& pen_;
+    long double half_width_; ///< in half pixels
+    DashPattern dashes_;
+    OutermostPlaces result_;
+};
+
+} // namespace
+
+OutermostPlaces Contour::outermost(const Pen& pen) const {
+    StrokePlaces places(origin_, pen);
+    PieceOfPath place{0, 0, true, false};
+    for (std::size_t i = 0; i < pieces_.size(); ++i) {
+        const long double length = length_of(pieces_[i]);
+        place.length = length / 2;
+        place.last = i + 1 == pieces_.size();
+        std::visit([&](const auto& piece) { places.add_piece(piece, place); }, pieces_[i]);
+        if (meets_next(place, pen, places.dashes()))
+            places.add_join(heading(pieces_[i], length), heading(pieces_[(i + 1) % pieces_.size()], 0).direction);
+        place = {place.begins + place.length, 0, false, false};
+    }
+    if (!closed_ && !pen.dashed() && !pieces_.empty()) {
+        places.add_end(heading(pieces_.front(), 0), -static_cast<long double>(pen.width));
+        places.add_end(heading(pieces_.back(), length_of(pieces_.back())), static_cast<long double>(pen.width));
+    }
+    return std::move(places.result());
 }
 
 long double Contour::position(std::int64_t x, std::int64_t y) const {

@@ -5,6 +5,7 @@
 #include "raster/bend.hpp"
 #include "raster/convex_area.hpp"
 #include "raster/dash_filter.hpp"
+#include "raster/outermost.hpp"
 #include "raster/pen.hpp"
 #include "raster/side.hpp"
 #include "raster/span_sink.hpp"
@@ -39,9 +40,15 @@ class Contour {
             DashPattern(pen.dashes, pen.dash_offset), sink, [this](std::int64_t x, std::int64_t y) { return position(x, y); }, thin);
     }
 
+    /// Where the stroke with the pen reaches furthest.
+    [[nodiscard]] OutermostPlaces outermost(const Pen& pen) const;
+
   private:
     /// How far along the contour, in pixels, its point nearest to a pixel lies.
     [[nodiscard]] long double position(std::int64_t x, std::int64_t y) const;
+
+    /// True if the stroke has a join at the end of the piece.
+    [[nodiscard]] bool meets_next(const PieceOfPath& place, const Pen& pen, const DashPattern& dashes) const;
 
     using Piece = std::variant<Side, Bend>;
 

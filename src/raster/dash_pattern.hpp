@@ -6,6 +6,7 @@
 #include <cmath>
 #include <cstddef>
 #include <cstdint>
+#include <limits>
 #include <span>
 #include <vector>
 
@@ -83,10 +84,12 @@ class DashPattern {
         return result;
     }
 
-    /// A stretch and whether it is on.
+    /// A stretch and whether it is on, and whether the ones before and after it have no length.
     struct Piece {
         Stretch stretch;
         bool on;
+        bool dot_before;
+        bool dot_after;
     };
 
     /// The stretch in which the position lies, its far end left out.
@@ -97,7 +100,7 @@ class DashPattern {
         std::size_t i = first_end_from(position - start);
         while (i < ends_.size() && position >= start + ends_[i]) ++i;
         if (i == ends_.size()) return at_start_of(repetition + 1);
-        return {stretch_at(start, i), i % 2 == 0};
+        return piece_at(start, i);
     }
 
   private:
@@ -126,7 +129,13 @@ class DashPattern {
     [[nodiscard]] Piece at_start_of(std::int64_t repetition) const {
         std::size_t i = 0;
         while (i + 1 < ends_.size() && ends_[i] == 0) ++i;
-        return {stretch_at(start_of(repetition), i), i % 2 == 0};
+        return piece_at(start_of(repetition), i);
+    }
+
+    [[nodiscard]] Piece piece_at(long double start, std::size_t i) const {
+        const auto is_dot = [this](std::size_t j) { return ends_[j] == (j == 0 ? 0 : ends_[j - 1]); };
+        const std::size_t last = ends_.size() - 1;
+        return {stretch_at(start, i), i % 2 == 0, is_dot(i == 0 ? last : i - 1), is_dot(i == last ? 0 : i + 1)};
     }
 
     std::vector<long double> ends_; ///< of the lengths, from the beginning of a repetition
@@ -144,15 +153,20 @@ class DashFinder {
         return known_.on;
     }
 
-    /// How far the position is from the nearest on stretch; 0 within one.
-    [[nodiscard]] long double distance_to_on(long double position) {
+    /// How far the position is from the nearest on stretch of a path of this length; 0 within one. A stretch
+    /// that only touches the path's end is none.
+    [[nodiscard]] long double distance_to_on(long double position, long double path_length) {
         if (on(position)) return 0;
-        return std::min(position - known_.stretch.from, known_.stretch.to - position);
+        constexpr long double none = std::numeric_limits<long double>::infinity();
+        const Stretch off = known_.stretch;
+        const bool is_before = off.from > 0 || (off.from == 0 && known_.dot_before);
+        const bool is_after = off.to < path_length || (off.to == path_length && known_.dot_after);
+        return std::min(is_before ? position - off.from : none, is_after ? off.to - position : none);
     }
 
   private:
     const DashPattern& dashes_;
-    DashPattern::Piece known_{{0, 0}, false};
+    DashPattern::Piece known_{{0, 0}, false, false, false};
 };
 
 } // namespace coldbrick::raster

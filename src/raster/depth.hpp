@@ -36,31 +36,54 @@ class Depth {
         return {value.depth, x < 0 ? -value.x : value.x, y < 0 ? -value.y : value.y};
     }
 
+    /// The nearest point (a cosine, b sine) of a curve with two axes, and the number that it was found by.
+    struct Foot {
+        Real cosine;
+        Real sine;
+        Real root;
+    };
+    /// @param guess the root of a point near to this one, or 0
+    [[nodiscard]] Foot foot(Real x, Real y, Real guess) const {
+        Foot foot = along_y_ ? foot_in_quarter(std::abs(y), std::abs(x), guess)
+                             : foot_in_quarter(std::abs(x), std::abs(y), guess);
+        if (along_y_) std::swap(foot.cosine, foot.sine);
+        return {std::copysign(foot.cosine, x), std::copysign(foot.sine, y), foot.root};
+    }
+
   private:
     /// For 0 <= x along the longer axis and 0 <= y.
     [[nodiscard]] Value in_quarter(Real x, Real y) const {
         if (shorter_ == 0) return from_segment(x, y);
+        // In units of the semi-axes, and the curve's normal there.
+        const Foot foot = foot_in_quarter(x, y, 0);
+        const Real normal_x = foot.cosine / longer_;
+        const Real normal_y = foot.sine / shorter_;
+        const Real size = std::hypot(normal_x, normal_y);
+        const Real s = foot.root - shorter_ * shorter_;
+        return {-s * size, -normal_x / size, -normal_y / size};
+    }
+
+    /// The root q is s + shorter^2, which does not lose its digits where y is small.
+    [[nodiscard]] Foot foot_in_quarter(Real x, Real y, Real guess) const {
         const Real a = longer_ * x;
         const Real b = shorter_ * y;
-        // q is s + shorter^2, which must not lose its digits where y is small.
-        Real q = std::max(b, a - difference_);
-        const bool on_axis = b == 0 && a <= difference_;
-        for (int i = 0; i < 100 && !on_axis; ++i) {
+        if (b == 0 && a <= difference_) {
+            const Real across = a == 0 ? 0 : a / difference_;
+            return {across, std::sqrt((1 - across) * (1 + across)), 0};
+        }
+        const Real least = std::max(b, a - difference_);
+        Real q = std::max(least, guess);
+        for (int i = 0; i < 100; ++i) {
             const Real across = a / (q + difference_);
             const Real down = b / q;
             const Real error = across * across + down * down - 1;
             const Real step = error / (2 * (across * across / (q + difference_) + down * down / q));
-            if (!(step > q * std::numeric_limits<Real>::epsilon())) break;
-            q += step;
+            // From beyond the root, one step leads to its other side.
+            const Real next = std::max(least, q + step);
+            if (std::abs(next - q) <= q * std::numeric_limits<Real>::epsilon() || std::isnan(step)) break;
+            q = next;
         }
-        // The nearest point, in units of the semi-axes, and the curve's normal there.
-        const Real across = on_axis ? (a == 0 ? 0 : a / difference_) : a / (q + difference_);
-        const Real down = on_axis ? std::sqrt((1 - across) * (1 + across)) : b / q;
-        const Real normal_x = across / longer_;
-        const Real normal_y = down / shorter_;
-        const Real size = std::hypot(normal_x, normal_y);
-        const Real s = (on_axis ? 0 : q) - shorter_ * shorter_;
-        return {-s * size, -normal_x / size, -normal_y / size};
+        return {a / (q + difference_), b / q, q};
     }
 
     /// The curve is there and back again.

@@ -70,15 +70,30 @@ void stroke_solid(const Oval& oval, std::int64_t width, SpanSink& sink) {
 
 } // namespace
 
-void stroke(const Ellipse& ellipse, const Pen& pen, SpanSink& sink) {
-    if (ellipse.box.empty()) return;
-    const Oval oval = oval_of(ellipse);
-    if (!pen.dashed()) return stroke_solid(oval, pen.width, sink);
+namespace {
+
+/// From the rightmost point before any turn on, clockwise.
+Contour contour_of(const Ellipse& ellipse, const Oval& oval) {
     const Angle start = oval.upright ? ellipse.turn.without_turns() : Angle();
     Contour contour({oval.centre_x, oval.centre_y}, true);
     contour.add(
         Bend(oval, {0, 0}, CurvePlace::seen(oval, start), CurvePlace::seen(oval, start + degrees(360))));
-    contour.stroke_or_dash(pen, sink, [&oval](SpanSink& thin) { stroke_solid(oval, 1, thin); });
+    return contour;
+}
+
+} // namespace
+
+void stroke(const Ellipse& ellipse, const Pen& pen, SpanSink& sink) {
+    if (ellipse.box.empty()) return;
+    const Oval oval = oval_of(ellipse);
+    if (!pen.dashed()) return stroke_solid(oval, pen.width, sink);
+    contour_of(ellipse, oval).stroke_or_dash(pen, sink, [&oval](SpanSink& thin) {
+        stroke_solid(oval, 1, thin);
+    });
+}
+
+OutermostPlaces outermost(const Ellipse& ellipse, const Pen& pen) {
+    return contour_of(ellipse, oval_of(ellipse)).outermost(pen);
 }
 
 } // namespace coldbrick::raster

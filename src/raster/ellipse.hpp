@@ -2,6 +2,7 @@
 /// The pixels of ellipses.
 #pragma once
 
+#include "raster/outermost.hpp"
 #include "raster/pen.hpp"
 #include "raster/span_sink.hpp"
 
@@ -19,5 +20,8 @@ void fill(const Ellipse& ellipse, SpanSink& sink);
 /// Electronic Computers EC-10(2), 1961). Wider: the pixels within width / 2 of the curve along the shortest
 /// line to it.
 void stroke(const Ellipse& ellipse, const Pen& pen, SpanSink& sink);
+
+/// Where the stroke with the pen reaches furthest.
+OutermostPlaces outermost(const Ellipse& ellipse, const Pen& pen);
 
 } // namespace coldbrick::raster

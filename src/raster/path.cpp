@@ -2,6 +2,7 @@
 
 #include "geometry/checks.hpp"
 #include "raster/box.hpp"
+#include "raster/contour.hpp"
 #include "raster/convex.hpp"
 #include "raster/dash_filter.hpp"
 #include "raster/line.hpp"
@@ -335,6 +336,25 @@ void add_wide_dashed(const std::vector<Point>& points, bool closed, const Pen& p
 }
 
 } // namespace
+
+OutermostPlaces outermost(std::span<const Point> points, bool closed, const Pen& pen) {
+    const std::vector<Point> path = distinct(points, closed);
+    // Judged by q = p + (1/2, 1/2) for an even width, all lies half a pixel up and to the left.
+    const std::int64_t shift = pen.width % 2 == 0 ? 1 : 0;
+    const Origin origin{-shift, -shift};
+    const auto place = [](Point point) {
+        return Vector{2 * static_cast<long double>(point.x), 2 * static_cast<long double>(point.y)};
+    };
+    if (path.size() == 1) {
+        OutermostPlaces dot;
+        dot.add_disc(0.5L * (place(path[0]) - Vector{static_cast<long double>(shift), static_cast<long double>(shift)}),
+                     static_cast<long double>(pen.width) / 2);
+        return dot;
+    }
+    Contour contour(origin, closed);
+    for_each_line(path, closed, [&](Point from, Point to) { contour.add(Side{place(from), place(to)}); });
+    return contour.outermost(pen);
+}
 
 std::int64_t expected_spans(std::span<const Point> points, bool closed, const Pen& pen, const Clip& clip) {
     std::int64_t result = 0;

@@ -2,6 +2,7 @@
 /// The pixels of lines, polylines and rings of any width.
 #pragma once
 
+#include "raster/outermost.hpp"
 #include "raster/pen.hpp"
 #include "raster/span_sink.hpp"
 
@@ -21,6 +22,9 @@ void stroke(const Polyline& polyline, const Pen& pen, SpanSink& sink);
 
 /// Discs of the pen's width about the points, each pixel once.
 void stroke(const Dots& dots, const Pen& pen, SpanSink& sink);
+
+/// Where the stroke of a path with the pen reaches furthest.
+OutermostPlaces outermost(std::span<const Point> points, bool closed, const Pen& pen);
 
 /// About how many spans the parts of a path have in a clip.
 std::int64_t expected_spans(std::span<const Point> points, bool closed, const Pen& pen, const Clip& clip);

@@ -205,6 +205,24 @@ void stroke(const Polygon& polygon, const Pen& pen, SpanSink& sink) {
     });
 }
 
+OutermostPlaces outermost(const Polygon& polygon, const Pen& pen) {
+    OutermostPlaces result;
+    for (const auto& ring : polygon.rings) {
+        const OutermostPlaces part = outermost(ring, true, pen);
+        result.places.insert(result.places.end(), part.places.begin(), part.places.end());
+        result.slack = std::max(result.slack, part.slack);
+    }
+    return result;
+}
+
+OutermostPlaces outermost(const Polygon& polygon) {
+    OutermostPlaces result;
+    for (const auto& ring : polygon.rings)
+        for (const Point& vertex : ring)
+            result.places.push_back({static_cast<long double>(vertex.x), static_cast<long double>(vertex.y)});
+    return result;
+}
+
 } // namespace coldbrick::raster
 
 namespace coldbrick {

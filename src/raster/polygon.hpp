@@ -2,6 +2,7 @@
 /// The pixels of polygons.
 #pragma once
 
+#include "raster/outermost.hpp"
 #include "raster/pen.hpp"
 #include "raster/span_sink.hpp"
 
@@ -15,5 +16,11 @@ void fill(const Polygon& polygon, FillRule rule, FillEdge edge, SpanSink& sink);
 
 /// All rings with the pen, each pixel once.
 void stroke(const Polygon& polygon, const Pen& pen, SpanSink& sink);
+
+/// Where the stroke with the pen reaches furthest.
+OutermostPlaces outermost(const Polygon& polygon, const Pen& pen);
+
+/// Where the bare inside reaches furthest.
+OutermostPlaces outermost(const Polygon& polygon);
 
 } // namespace coldbrick::raster

@@ -28,12 +28,12 @@ bool shows(Point pixel, Rasterise rasterise) {
     return found;
 }
 
-/// The tight box of all pixels with 32-bit coordinates that rasterise(sink) adds, empty if there are none.
-/// Takes as long as the shape has rows.
+/// The tight box of the pixels in a clip that rasterise(sink) adds, empty if there are none. Takes as long as
+/// the shape has rows there.
 template <class Rasterise>
-Box extent(Rasterise rasterise) {
-    Clip seen{everywhere.right, everywhere.bottom, everywhere.left, everywhere.top};
-    SpanSink sink(everywhere, &seen, [](void* noted, std::span<const Span> spans) {
+Box extent(const Clip& clip, Rasterise rasterise) {
+    Clip seen{clip.right, clip.bottom, clip.left, clip.top};
+    SpanSink sink(clip, &seen, [](void* noted, std::span<const Span> spans) {
         auto& box = *static_cast<Clip*>(noted);
         for (const Span& span : spans)
             box = {std::min<std::int64_t>(box.left, span.x_begin), std::min<std::int64_t>(box.top, span.y),

@@ -116,6 +116,11 @@ void stroke(const RoundedBox& rounded, const Pen& pen, SpanSink& sink) {
     });
 }
 
+OutermostPlaces outermost(const RoundedBox& rounded, const Pen& pen) {
+    const std::int32_t radius = radius_of(rounded);
+    return radius == 0 ? outermost(rounded.box, pen) : contour_of(rounded.box, radius).outermost(pen);
+}
+
 } // namespace coldbrick::raster
 
 namespace coldbrick {

@@ -2,6 +2,7 @@
 /// The pixels of boxes with rounded corners.
 #pragma once
 
+#include "raster/outermost.hpp"
 #include "raster/pen.hpp"
 #include "raster/span_sink.hpp"
 
@@ -14,5 +15,8 @@ void fill(const RoundedBox& rounded, SpanSink& sink);
 
 /// The box's stroke with the corners of the circle's stroke.
 void stroke(const RoundedBox& rounded, const Pen& pen, SpanSink& sink);
+
+/// Where the stroke with the pen reaches furthest.
+OutermostPlaces outermost(const RoundedBox& rounded, const Pen& pen);
 
 } // namespace coldbrick::raster

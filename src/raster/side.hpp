@@ -35,17 +35,23 @@ inline Stretch beside(const Side& side, const Clip& clip, const Origin& origin) 
     return result;
 }
 
+/// Calls visit(y) for those rows from top to bottom, in half pixels from the origin, that a clip shows.
+template <class Visit>
+void for_each_row_between(long double top, long double bottom, const Origin& origin, const Clip& clip,
+                          Visit visit) {
+    const auto shift = static_cast<long double>(origin.y);
+    const auto first_shown = static_cast<long double>(clip.top);
+    const auto end_shown = static_cast<long double>(clip.bottom);
+    const auto first = std::clamp(std::floor((shift + top) / 2) - 1, first_shown, end_shown);
+    const auto end = std::clamp(std::ceil((shift + bottom) / 2) + 2, first_shown, end_shown);
+    for (auto y = static_cast<std::int64_t>(first); y < static_cast<std::int64_t>(end); ++y) visit(y);
+}
+
 /// Adds those rows from top to bottom, in half pixels from the origin, that the clip shows.
 template <class RowOf>
 void add_rows_between(long double top, long double bottom, const Origin& origin, RowOf row_of,
                       SpanSink& sink) {
-    const auto shift = static_cast<long double>(origin.y);
-    const auto first_shown = static_cast<long double>(sink.clip().top);
-    const auto end_shown = static_cast<long double>(sink.clip().bottom);
-    const auto first = std::clamp(std::floor((shift + top) / 2) - 1, first_shown, end_shown);
-    const auto end = std::clamp(std::ceil((shift + bottom) / 2) + 2, first_shown, end_shown);
-    for (auto y = static_cast<std::int64_t>(first); y < static_cast<std::int64_t>(end); ++y)
-        row_of(y).give(y, sink);
+    for_each_row_between(top, bottom, origin, sink.clip(), [&](std::int64_t y) { row_of(y).give(y, sink); });
 }
 
 /// Adds the pixels at most `radius` half pixels from a centre.

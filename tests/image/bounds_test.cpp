@@ -1,0 +1,76 @@
+// Tight boxes against the extent of all pixels, and in a time that does not follow the shape's size.
+
+#include "support/generators.hpp"
+
+#include <coldbrick/draw.hpp>
+#include <coldbrick/region.hpp>
+
+#include <gtest/gtest.h>
+#include <rapidcheck/gtest.h>
+
+namespace coldbrick::test {
+
+namespace {
+
+constexpr Size window{60, 45};
+
+bool is_small(const Box& box) {
+    return box.x > -700 && box.y > -700 && box.end_x() < 700 && box.end_y() < 700;
+}
+
+bool is_same(const Box& found, const Box& wanted) {
+    return found == wanted || (found.empty() && wanted.empty());
+}
+
+rc::Gen<Shape> any_shape() {
+    return rc::gen::suchThat(rc::gen::oneOf(any_open_shape(window), any_closed_shape(window)),
+                             [](const Shape& shape) {
+                                 return std::visit([](const auto& one) { return is_small(one.bounds()); }, shape);
+                             });
+}
+
+} // namespace
+
+RC_GTEST_PROP(Bounds, AreThoseOfAllPixels, ()) {
+    const Shape shape = *any_shape();
+    Stroke stroke = *any_stroke();
+    stroke.width = std::min(stroke.width, 300);
+    stroke.alignment = *rc::gen::element(Alignment::centred, Alignment::inside, Alignment::outside);
+    const auto check = [&stroke]<class S>(const S& one) {
+        if constexpr (OpenShape<S>) stroke.alignment = Alignment::centred;
+        RC_LOG() << one << ' ' << stroke << '\n';
+        RC_ASSERT(is_same(bounds(one, stroke), region(one, stroke).bounds()));
+        if constexpr (ClosedShape<S>) {
+            const Fill tiling{{}, FillRule::non_zero, FillEdge::tiling};
+            RC_ASSERT(is_same(bounds(one, Fill{}), region(one, Fill{}).bounds()));
+            RC_ASSERT(is_same(bounds(one, tiling), region(one, tiling).bounds()));
+        }
+    };
+    std::visit(check, shape);
+}
+
+// Would not end if rows were walked.
+TEST(Bounds, OfHugeShapesAreWhereTheirIdealEdgesAre) {
+    const Ellipse vast{{-1000000000, -300000000, 2000000001, 600000001}, degrees(30)};
+    const Ellipse upright{{-1000000000, -300000000, 2000000001, 600000001}};
+    const Stroke wide{{}, 8};
+    const Box turned = bounds(vast, wide);
+    EXPECT_NEAR(static_cast<double>(turned.x), -878919791.6, 5); // hypot(a cos, b sin)
+    EXPECT_EQ(turned.x + turned.end_x(), 1);
+    EXPECT_EQ(bounds(upright, wide), (Box{-1000000003, -300000003, 2000000007, 600000007}));
+    EXPECT_EQ((Arc{upright, degrees(0), degrees(180)}.bounds()), (Box{-1000000000, 0, 2000000001, 300000001}));
+    EXPECT_EQ((Sector{upright, degrees(0), degrees(90)}.bounds()), (Box{0, 0, 1000000001, 300000001}));
+    EXPECT_EQ((Segment{upright, degrees(0), degrees(180)}.bounds()), (Box{-1000000000, 0, 2000000001, 300000001}));
+    const Line slanting{{-2000000000, -2000000000}, {2000000000, 2000000000}};
+    const Box slant = bounds(Line{{0, 0}, {50, 50}}, wide).moved(-2000000000, -2000000000);
+    EXPECT_EQ(bounds(slanting, wide), (Box{slant.x, slant.y, slant.width + 3999999950, slant.height + 3999999950}));
+    Stroke dashed = wide;
+    dashed.dashes = {{5, 3}, 0};
+    EXPECT_EQ(bounds(upright, dashed).width, 2000000007);
+    EXPECT_EQ(bounds(slanting, dashed).x, slant.x);
+    // Off all but the first pixels.
+    dashed.dashes = {{10, 3e9}, 0};
+    EXPECT_EQ(bounds(Line{{0, 0}, {2000000000, 0}}, dashed), (Box{0, -4, 11, 8}));
+}
+
+} // namespace coldbrick::test

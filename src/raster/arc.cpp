@@ -12,6 +12,7 @@
 #include <cmath>
 #include <concepts>
 #include <optional>
+#include <vector>
 
 namespace coldbrick::raster {
 
@@ -65,11 +66,14 @@ class SectorRows {
 class SegmentRows {
   public:
     explicit SegmentRows(const Slice& slice) : origin_(slice.origin), rows_(slice.oval) {
+        side_.keep_right_of(slice.to(), direction_of(slice));
+    }
+
+    /// The chord's direction, from the arc's end to its beginning. An arc without an extent has its tangent
+    /// for a chord.
+    static Vector direction_of(const Slice& slice) {
         const Vector chord = slice.from() - slice.to();
-        // An arc without an extent has its tangent for a chord.
-        const Vector along =
-            chord.length() > 0 ? 1 / chord.length() * chord : -slice.bend.direction(slice.bend.begin());
-        side_.keep_right_of(slice.to(), along);
+        return chord.length() > 0 ? 1 / chord.length() * chord : -slice.bend.direction(slice.bend.begin());
     }
 
     [[nodiscard]] Runs row(std::int64_t y) {
@@ -84,9 +88,24 @@ class SegmentRows {
     ConvexArea side_;
 };
 
+/// The rows of a clip that a slice may have pixels on. Arcs and sectors have them less than two rows beyond
+/// the ideal edge.
+RowRange rows_of(const Slice& slice, std::int64_t reach, bool is_segment, const Clip& clip) {
+    const RowRange whole = rows_about(slice.oval, reach, clip);
+    // A flat segment's chord leaves out less than the filled ellipse's pixels reach beyond the curve, and the
+    // curve of an ellipse without a width is there and back again.
+    if (is_segment || slice.oval.a == 0 || slice.oval.b == 0) return whole;
+    const Bend::Extent arc = slice.bend.rows();
+    const auto height = [&slice](long double y) {
+        return static_cast<std::int64_t>(std::floor((static_cast<long double>(slice.origin.y) + y) / 2));
+    };
+    return {std::max(whole.first, height(std::min(arc.top, 0.0L)) - 3),
+            std::min(whole.end, height(std::max(arc.bottom, 0.0L)) + 4)};
+}
+
 template <class Rows>
-void add_rows(Rows rows, const Oval& oval, SpanSink& sink) {
-    const RowRange range = rows_about(oval, rows.reach(), sink.clip());
+void add_rows(Rows rows, const Slice& slice, SpanSink& sink) {
+    const RowRange range = rows_of(slice, rows.reach(), std::same_as<Rows, SegmentRows>, sink.clip());
     for (std::int64_t y = range.first; y < range.end; ++y) rows.row(y).give(y, sink);
 }
 
@@ -99,8 +118,9 @@ Runs without_ends(const Runs& row) {
 
 /// The filled pixels with a neighbour that is not filled.
 template <class Rows>
-void add_edge(Rows rows, const Oval& oval, SpanSink& sink) {
-    const RowRange range = rows_about(oval, rows.reach(), sink.clip());
+void add_edge(Rows rows, const Slice& slice, SpanSink& sink) {
+    const RowRange range = rows_of(slice, rows.reach(), std::same_as<Rows, SegmentRows>, sink.clip());
+    if (range.first >= range.end) return;
     Runs above = rows.row(range.first - 1);
     Runs here = rows.row(range.first);
     for (std::int64_t y = range.first; y < range.end; ++y) {
@@ -209,7 +229,7 @@ void stroke_closed(const Shape& shape, const Pen& pen, SpanSink& sink) {
     const Slice slice = Slice::of(shape);
     if (slice.directions.whole) return stroke(shape.ellipse, pen, sink);
     contour_of(shape, slice).stroke_or_dash(pen, sink, [&slice](SpanSink& thin) {
-        add_edge(Rows(slice), slice.oval, thin);
+        add_edge(Rows(slice), slice, thin);
     });
 }
 
@@ -218,7 +238,7 @@ void fill_closed(const Shape& shape, SpanSink& sink) {
     if (shape.ellipse.box.empty()) return;
     const Slice slice = Slice::of(shape);
     if (slice.directions.whole) return fill(shape.ellipse, sink);
-    add_rows(Rows(slice), slice.oval, sink);
+    add_rows(Rows(slice), slice, sink);
 }
 
 } // namespace
@@ -228,7 +248,7 @@ void stroke(const Arc& arc, const Pen& pen, SpanSink& sink) {
     const Slice slice = Slice::of(arc);
     if (slice.directions.whole) return stroke(arc.ellipse, pen, sink);
     contour_of(arc, slice).stroke_or_dash(pen, sink, [&slice](SpanSink& thin) {
-        add_rows(ThinArc(slice), slice.oval, thin);
+        add_rows(ThinArc(slice), slice, thin);
     });
 }
 
@@ -250,6 +270,27 @@ void stroke(const Segment& segment, const Pen& pen, SpanSink& sink) {
 
 namespace {
 
+/// Where a segment's chord leaves the filled ellipse's pixels, which reach half a pixel beyond the curve. The
+/// flatter the segment, the further that is from the chord's own ends.
+std::vector<Vector> chord_ends(const Slice& slice) {
+    const Vector along = SegmentRows::direction_of(slice);
+    const auto a = static_cast<long double>(slice.oval.a + 1);
+    const auto b = static_cast<long double>(slice.oval.b + 1);
+    // In the frame in which that larger ellipse is the circle of radius 1.
+    const auto scaled = [&](Vector v) {
+        const Vector own = slice.bend.turned_back(v);
+        return Vector{own.x / a, own.y / b};
+    };
+    const Vector start = scaled(slice.to());
+    const Vector step = scaled(along);
+    const long double square = dot(step, step);
+    const long double half = dot(start, step) / square;
+    const long double root = half * half - (dot(start, start) - 1) / square;
+    if (!(root >= 0)) return {};
+    const long double reach = std::sqrt(root);
+    return {slice.to() + (reach - half) * along, slice.to() + (-reach - half) * along};
+}
+
 /// Of the ideal outline.
 template <class Shape>
 OutermostPlaces outermost_of(const Shape& shape) {
@@ -270,6 +311,8 @@ OutermostPlaces outermost_of(const Shape& shape) {
     add(slice.to());
     add(bend.point(CurvePlace::seen(slice.oval, slice.own.middle()))); // where a short arc has its only pixel
     if constexpr (std::same_as<Shape, Sector>) add({0, 0});
+    if constexpr (std::same_as<Shape, Segment>)
+        for (const Vector place : chord_ends(slice)) add(place);
     return result;
 }
 

@@ -44,6 +44,9 @@ class Bend {
         return {oval_, centre_, begin, end};
     }
 
+    /// A vector on the screen as it was before the ellipse was turned.
+    [[nodiscard]] Vector turned_back(Vector v) const;
+
     /// The direction of the curve at a place, clockwise, of length 1.
     [[nodiscard]] Vector direction(const CurvePlace& place) const;
 
@@ -86,7 +89,6 @@ class Bend {
     [[nodiscard]] std::vector<CurvePlace> passed(long double t) const;
     [[nodiscard]] std::vector<long double> crossings(Vector top_left, Vector bottom_right) const;
     [[nodiscard]] Vector turned(Vector v) const;
-    [[nodiscard]] Vector turned_back(Vector v) const;
 
     Oval oval_;
     Vector centre_;

@@ -300,9 +300,13 @@ class StrokePlaces {
         : origin_{static_cast<long double>(origin.x), static_cast<long double>(origin.y)}, pen_(pen),
           half_width_(static_cast<long double>(pen.width)), dashes_(pen.dashes, pen.dash_offset) {
         if (!pen.dashed()) return;
-        // Dashes shorter than a pixel may have none, and a square cap may reach further than what is beside it.
-        if (*std::ranges::min_element(pen.dashes) < 1.5) result_.slack += std::min(32 * dashes_.period(), 0x1p20L);
-        if (pen.cap == Cap::square) result_.slack += 1.5L * half_width_;
+        // Short dashes may have no pixel near their corners. A square cap on a bend may reach further than what
+        // is beside it: by less than half of half the width.
+        result_.slack *= 2;
+        if (*std::ranges::min_element(pen.dashes) < 3) result_.slack += std::min(32 * dashes_.period(), 0x1p20L);
+        if (pen.cap != Cap::square) return;
+        result_.slack += half_width_;
+        result_.beyond += half_width_ / 4;
     }
 
     [[nodiscard]] OutermostPlaces& result() { return result_; }
@@ -313,6 +317,9 @@ class StrokePlaces {
         add_event(side, place, length_of(side));
     }
     void add_piece(const Bend& bend, const PieceOfPath& place) {
+        // An ellipse without a width is there and back again: what is off on one way may be on on the other.
+        if (pen_.dashed() && std::min(bend.oval().a, bend.oval().b) == 0)
+            result_.slack += length_of(bend) + half_width_;
         add_event(bend, place, 0);
         add_event(bend, place, length_of(bend));
         add_tips(bend, place, bend.upright_places(), {half_width_, 0});

@@ -22,6 +22,8 @@ struct OutermostPlaces {
     std::vector<Vector> places;
     /// How far, in pixels, from the place that reaches furthest the outermost pixel may lie.
     long double slack = 4;
+    /// How far, in pixels, pixels may lie beyond all places: a pixel's rounding, or a cap that is not among them.
+    long double beyond = 1;
 
     /// The four outermost points of a disc.
     void add_disc(Vector centre, long double radius) {
@@ -103,8 +105,7 @@ class OutermostSearch {
         std::ranges::sort(order, std::greater<>(), [side](Vector place) { return reach(side, place); });
         std::size_t looked_at = 0;
         for (const Vector place : order) {
-            // The pixels next to the edge are at most one further out than it is.
-            if (!seen_.empty() && reach(side, place) + 1 <= reached(side)) break;
+            if (!seen_.empty() && reach(side, place) + outline_.beyond <= reached(side)) break;
             if (++looked_at > most_places) return false;
             look_near(place);
         }

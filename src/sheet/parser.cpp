@@ -84,10 +84,19 @@ class Parser {
   public:
     explicit Parser(const Source& source) : tokens_(source) {}
 
-    std::optional<Statement> next_statement() {
+    /// True if there is another statement.
+    bool goes_on() {
         while (next().kind == Token::Kind::end_of_line) take();
-        if (next().kind == Token::Kind::end_of_sheet) return std::nullopt;
-        return statement();
+        return next().kind != Token::Kind::end_of_sheet;
+    }
+
+    Statement statement() {
+        const Location location = next().location;
+        if (take_word("sheet")) return ended({location, sheet_statement()});
+        if (take_word("let")) return ended({location, let_statement()});
+        if (take_word("palette")) return ended({location, palette_statement()});
+        if (take_word("image")) return ended({location, image_statement()});
+        return ended({location, shape_statement()});
     }
 
     ExpressionPtr lone_expression() {
@@ -146,20 +155,9 @@ class Parser {
         if (!next().ends_statement()) fail_expecting("the end of the line");
     }
 
-    Statement statement() {
-        Statement result{next().location, LetStatement{}};
-        if (take_word("sheet"))
-            result.form = sheet_statement();
-        else if (take_word("let"))
-            result.form = let_statement();
-        else if (take_word("palette"))
-            result.form = palette_statement();
-        else if (take_word("image"))
-            result.form = image_statement();
-        else
-            result.form = shape_statement();
+    Statement ended(Statement statement) {
         expect_end();
-        return result;
+        return statement;
     }
 
     SheetStatement sheet_statement() {
@@ -599,6 +597,12 @@ class Parser {
     }
 
     static double number(const Token& token) {
+        constexpr std::size_t exact_digits = 15; // a double's
+        if (token.text.size() <= exact_digits && token.text.find('.') == std::string_view::npos) {
+            std::int64_t whole = 0;
+            for (const char digit : token.text) whole = 10 * whole + (digit - '0');
+            return static_cast<double>(whole);
+        }
         double value = 0;
         const char* const end = token.text.data() + token.text.size();
         const auto [stopped, error] = std::from_chars(token.text.data(), end, value);
@@ -624,7 +628,7 @@ class Parser {
 
 void read_statements(const Source& source, const std::function<void(const Statement&)>& carry_out) {
     Parser parser(source);
-    while (const auto statement = parser.next_statement()) carry_out(*statement);
+    while (parser.goes_on()) carry_out(parser.statement());
 }
 
 ExpressionPtr parse_expression(const Source& source) {

@@ -59,11 +59,6 @@ Excerpt excerpt(std::string_view line, std::size_t place) {
 
 } // namespace
 
-std::size_t line_end_length(std::string_view text) {
-    if (text.starts_with("\r\n")) return 2;
-    return text.starts_with('\n') || text.starts_with('\r') ? 1 : 0;
-}
-
 std::size_t Location::line() const {
     const std::string_view text = source->text;
     std::size_t number = 1;

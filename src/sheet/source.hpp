@@ -27,7 +27,10 @@ struct Location {
 };
 
 /// How many bytes of a line's end the text begins with; 0 if there is none.
-std::size_t line_end_length(std::string_view text);
+inline std::size_t line_end_length(std::string_view text) {
+    if (text.empty() || (text[0] != '\n' && text[0] != '\r')) return 0;
+    return text[0] == '\r' && text.size() > 1 && text[1] == '\n' ? 2 : 1;
+}
 
 /// Throws SheetError: name:line:column: message, the line, and a caret under the place. What could steer a
 /// terminal is shown as \xNN, and long lines are cut.

@@ -1,10 +1,18 @@
 // A drawing paints what the single calls paint, in their order, in any band.
 
+#include "support/errors.hpp"
+#include "support/generators.hpp"
+
+#include <coldbrick/bitmap.hpp>
 #include <coldbrick/draw.hpp>
 #include <coldbrick/drawing.hpp>
 #include <coldbrick/image.hpp>
 
 #include <gtest/gtest.h>
+#include <rapidcheck/gtest.h>
+
+#include <algorithm>
+#include <memory>
 
 namespace coldbrick::test {
 
@@ -32,6 +40,71 @@ TEST(Drawing, PaintsAsTheSingleCallsDoAlsoInBands) {
         ASSERT_EQ(whole.pixel(at), single.pixel(at));
         ASSERT_EQ(banded.pixel(at), single.pixel(at));
     }
+}
+
+namespace {
+
+bool same(const Image& a, const Image& b) {
+    for (std::int32_t y = 0; y < a.height(); ++y)
+        if (!std::ranges::equal(a.view().row(y), b.view().row(y))) return false;
+    return true;
+}
+
+} // namespace
+
+RC_GTEST_PROP(Drawing, AFillAndAStrokeAreOneCall, ()) {
+    constexpr Size window{60, 45};
+    const Shape shape = *any_closed_shape(window);
+    Stroke stroke = *any_stroke();
+    stroke.paint = Colour(255, 255, 255);
+    stroke.width = std::min(stroke.width, 40);
+    stroke.alignment = *rc::gen::element(Alignment::centred, Alignment::inside, Alignment::outside);
+    const Fill fill{Colour(200, 0, 0), *rc::gen::element(FillRule::even_odd, FillRule::non_zero),
+                    *rc::gen::element(FillEdge::whole, FillEdge::tiling)};
+    Drawing drawing;
+    Image wanted(window, PixelFormat::rgb8);
+    const auto add = [&]<class S>(const S& one) {
+        if constexpr (ClosedShape<S>) {
+            drawing.add(one, fill, stroke);
+            draw(wanted, one, fill, stroke);
+        }
+    };
+    std::visit(add, shape);
+    Image drawn(window, PixelFormat::rgb8);
+    draw(drawn, drawing);
+    RC_ASSERT(drawing.items().size() == 1U);
+    RC_ASSERT(same(drawn, wanted));
+}
+
+TEST(Drawing, ChecksWhatIsAddedAndPaintsNothingInAFormatThatDoesNotFit) {
+    Drawing drawing;
+    expect_errors<ArgumentError>({
+        {[&] { drawing.add(Circle{{0, 0}, -1}, Fill{}); }, "circle radius -1 is outside 0..2147483647"},
+        {[&] { drawing.add(Box{0, 0, 4, 4}, Fill{}, Stroke{{}, 0}); }, "stroke width 0 is outside 1..2147483647"},
+        {[&] { drawing.add(nullptr, {0, 0}); }, "the picture of a drawing is null"},
+    });
+    EXPECT_TRUE(drawing.items().empty());
+    drawing.add(Box{0, 0, 4, 4}, Fill{colour("red")});
+    drawing.add(Box{0, 0, 2, 2}, Fill{colour("red"), {}, {}, {BlendMode::bits_xor}});
+    Image floats({4, 4}, PixelFormat::rgba32f);
+    EXPECT_THROW(draw(floats, drawing), ArgumentError);
+    EXPECT_EQ(floats.pixel({3, 3}), Colour(0, 0, 0, 0));
+}
+
+TEST(Drawing, OwnsTheMasksOfItsPictures) {
+    Drawing drawing;
+    {
+        const Bitmap mask("#.\n.#");
+        drawing.add(std::make_shared<const Image>(Size{2, 2}, PixelFormat::rgb8, colour("teal")), {1, 1},
+                    {.mask = &mask});
+        Bitmap wrong("#");
+        EXPECT_THROW(drawing.add(std::make_shared<const Image>(Size{2, 2}, PixelFormat::rgb8), {1, 1}, {.mask = &wrong}),
+                     ArgumentError);
+    }
+    Image image({4, 4}, PixelFormat::rgb8);
+    draw(image, Drawing(drawing));
+    EXPECT_EQ(image.pixel({1, 1}), colour("teal"));
+    EXPECT_EQ(image.pixel({2, 1}), Colour(0, 0, 0));
 }
 
 } // namespace coldbrick::test

@@ -263,4 +263,11 @@ TEST(Convert, ValuesOutsideTheirRangesAreNamed) {
     });
 }
 
+TEST(Measure, AFloodsToleranceIncludesItsBound) {
+    Image image({6, 1}, PixelFormat::gray8);
+    for (int x = 0; x < 6; ++x) image.set_pixel({x, 0}, Colour(10 * x, 10 * x, 10 * x));
+    EXPECT_EQ(flooded(image, {0, 0}, {30}).spans(), (std::vector<Span>{{0, 0, 4}}));
+    EXPECT_EQ(flooded(image, {0, 0}, {29}).spans(), (std::vector<Span>{{0, 0, 3}}));
+}
+
 } // namespace coldbrick::test

@@ -33,4 +33,20 @@ TEST(Magnify, RefusesZoomsOutsideTheRange) {
     });
 }
 
+TEST(Magnify, KeepsPalettesAndDepth) {
+    const Palette own({{colour("teal")}, {colour("teal")}, {colour("gold")}});
+    Image indexed({3, 1}, own, colour("gold"));
+    indexed.view().row(0)[1] = std::byte{1}; // the second of two equal entries
+    const Image squares = magnified(indexed, {.zoom = 4});
+    EXPECT_EQ(*squares.view().palette(), own);
+    EXPECT_EQ(squares.view().row(2)[6], std::byte{1});
+    EXPECT_EQ(squares.pixel({2, 2}), colour("gold"));
+    Image deep({2, 1}, PixelFormat::rgba16);
+    deep.view().set_pixel({1, 0}, Colour16{1, 258, 40000, 65535});
+    EXPECT_EQ(magnified(deep, {.zoom = 4}).view().pixel16({6, 2}), (Colour16{1, 258, 40000, 65535}));
+    Image real({1, 1}, PixelFormat::gray32f);
+    real.view().set_pixel({0, 0}, RealColour{0.3, 0.3, 0.3, 1});
+    EXPECT_FLOAT_EQ(static_cast<float>(magnified(real, {.zoom = 4}).view().real_pixel({2, 2}).red), 0.3F);
+}
+
 } // namespace coldbrick::test

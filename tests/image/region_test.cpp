@@ -178,4 +178,34 @@ TEST(Region, TellsWhetherShapesTouch) {
     EXPECT_EQ(light.placed(Anchor::top_left, {0, 0}).bounds(), (Box{0, 0, 17, 17}));
 }
 
+// Would write past its memory, or ask for gigabytes, if rows were counted in 32 bits or kept one by one.
+TEST(Region, OfPixelsFarApartTakesMemoryForItsSpans) {
+    for (const auto& [first, last] : {std::pair{lowest, highest}, {0, 1000000000}, {-2000000000, 2000000000}}) {
+        const Region region = coldbrick::region(Dots{{{0, first}, {3, last}, {0, first}}}, Stroke{});
+        EXPECT_EQ(region.spans(), (std::vector<Span>{{first, 0, 1}, {last, 3, 4}}));
+        EXPECT_EQ(region.bounds(), (Box{0, first, 4, std::int64_t{last} - first + 1}));
+    }
+    const Polygon far({{{0, 0}, {4, 0}, {0, 4}}, {{0, 2000000000}, {4, 2000000000}, {0, 2000000004}}});
+    EXPECT_EQ(region(far, Fill{}).area(), 30);
+}
+
+TEST(Region, UnitesManyAtOnce) {
+    std::vector<Region> parts;
+    Region one_by_one;
+    for (int i = 0; i < 50; ++i) {
+        parts.push_back(region(Circle{{i * 7 % 90, i * 11 % 70}, i % 8}));
+        one_by_one = one_by_one | parts.back();
+    }
+    EXPECT_EQ(united(parts), one_by_one);
+    EXPECT_TRUE(united({}).empty());
+}
+
+TEST(Region, RefusesSpansBeyondThePixels) {
+    const std::int64_t last = std::int64_t{1} << 31;
+    EXPECT_EQ(Region({{0, 5, last}}).area(), last - 5);
+    expect_errors<ArgumentError>({
+        {[&] { (void)Region({{0, 5, last + 1}}); }, "span's end 2147483649 is outside -2147483648..2147483648"},
+    });
+}
+
 } // namespace coldbrick::test

@@ -249,4 +249,50 @@ TEST(Dashes, ValuesOutsideTheirRangesAreNamed) {
     EXPECT_EQ(image.pixel({0, 0}), Colour(0, 0, 0));
 }
 
+TEST(Dashes, ThatOnlyTouchAnEndAreNotPainted) {
+    const Line slanting{{-18 + 20, -16 + 20}, {6 + 20, -9 + 20}};
+    EXPECT_FALSE(stroked(window, slanting, dashed(6, {2, 3}, 2)).contains(2, 4)); // the stretch ends there
+    EXPECT_TRUE(stroked(window, slanting, dashed(6, {2, 3}, 1.5)).contains(2, 4));
+    const Line level{{5, 10}, {15, 10}};
+    const auto is_on = [&](const Shape& shape, const std::vector<double>& lengths, double offset, int x, int y) {
+        return stroked(window, shape, dashed(5, lengths, offset)).contains(x, y);
+    };
+    EXPECT_FALSE(is_on(level, {5, 5}, 0, 15, 10)); // begins at the last pixel
+    EXPECT_TRUE(is_on(level, {5, 5}, 0.5, 15, 10));
+    EXPECT_TRUE(is_on(level, {0, 10}, 0, 5, 10)); // without a length, in the list itself
+    EXPECT_TRUE(is_on(level, {0, 10}, 0, 15, 10));
+    // Along a curve: the rightmost pixel is where the path begins and ends.
+    const Circle circle{{20, 16}, 10};
+    EXPECT_FALSE(is_on(circle, {5, 200}, 5, 30, 16));
+    EXPECT_TRUE(is_on(circle, {5, 200}, 4.5, 30, 16));
+    EXPECT_TRUE(is_on(circle, {0, 200}, 0, 30, 16));
+}
+
+TEST(Dashes, HaveAJoinOnlyAtCornersThatTheyRunOver) {
+    const Polyline corner{{{8, 8}, {18, 8}, {18, 20}}};
+    const auto outer_pixel = [&](std::vector<double> lengths, double offset) {
+        return stroked(window, corner, dashed(6, std::move(lengths), offset)).contains(20, 5);
+    };
+    EXPECT_TRUE(outer_pixel({4, 6}, 1));   // 9 to 13
+    EXPECT_FALSE(outer_pixel({4, 6}, 0));  // 10 to 14: begins at the corner
+    EXPECT_FALSE(outer_pixel({4, 6}, -6)); // 6 to 10: ends at the corner
+    EXPECT_TRUE(outer_pixel({4, 6}, -7));  // 7 to 11
+}
+
+// Would not end if every pixel looked through all lengths, or if every dash were visited.
+TEST(Dashes, OfManyLengthsAndPeriodsAreLookedUp) {
+    std::vector<double> lengths(40001);
+    for (std::size_t i = 0; i < lengths.size(); ++i) lengths[i] = 1 + static_cast<double>(i % 4);
+    const Stroke thin = dashed(1, lengths, 0);
+    Image image({2000, 1}, PixelFormat::gray8, colour("white"));
+    draw(image, Line{{0, 0}, {1999, 0}}, thin);
+    for (int x = 0; x < 2000; ++x) // 1 on, 2 off, 3 on, 4 off
+        ASSERT_EQ(image.pixel({x, 0}) == Colour(0, 0, 0), x % 10 == 0 || (x % 10 > 2 && x % 10 < 6)) << x;
+    const Ellipse vast{{-2000000000, -1000000000, 4000000001, 2000000001}, degrees(30)};
+    for (const Cap cap : {Cap::butt, Cap::round}) {
+        const Stroke wide = dashed(2000000000, {0.1, 0.1}, 0, cap);
+        EXPECT_GT(stroked({24, 18}, vast.moved(0, -400000000), wide).count(), 0);
+    }
+}
+
 } // namespace coldbrick::test

@@ -223,4 +223,42 @@ TEST(Ellipse, ValuesOutsideTheirRangesAreNamed) {
     });
 }
 
+/// Compares a stroke with the rule where a window shows it.
+void expect_wide_by_rule(Size window, const Box& box, std::int32_t width, Point corner) {
+    const Box moved = box.moved(-std::int64_t{corner.x}, -std::int64_t{corner.y});
+    const PixelSet result = stroked(window, Ellipse{moved}, {{}, width});
+    for (int y = 0; y < window.height; ++y)
+        for (int x = 0; x < window.width; ++x) {
+            const rules::Verdict wanted = rules::on_wide_ellipse(moved, width, x, y);
+            ASSERT_TRUE(wanted == rules::Verdict::either ||
+                        result.contains(x, y) == (wanted == rules::Verdict::in))
+                << moved << " width " << width << " at (" << x << ", " << y << ")" << result;
+        }
+}
+
+TEST(Ellipse, FlatWideOnesKeepTheirWidth) {
+    // On a flat side the direction to the nearest point differs from upright by less than a double's digits.
+    expect_wide_by_rule({30, 20}, {-358440668, -8284, 716881362, 185}, 1476, {-358379070, -8940});
+}
+
+RC_GTEST_PROP(Ellipse, FlatWideOnesFollowTheRule, ()) {
+    if (*rc::gen::inRange(0, 20) > 0) RC_SUCCEED("so many bits take their time");
+    constexpr Size window{14, 10};
+    const auto columns = static_cast<std::int64_t>(std::exp2(*rc::gen::inRange(1000, 3199) / 100.0));
+    const std::int64_t rows = *rc::gen::inRange<std::int64_t>(2, 60);
+    const std::int32_t width = *rc::gen::oneOf(rc::gen::inRange(2, 90), rc::gen::inRange(2, 3000));
+    const Box box{-columns / 2, 0, columns, rows};
+    // A place of either edge, near the tips and near the middle alike.
+    const double a = static_cast<double>(columns - 1) / 2;
+    const double b = static_cast<double>(rows - 1) / 2;
+    const double angle = std::exp2(-*rc::gen::inRange(0, 4000) / 100.0);
+    const double c = *rc::gen::arbitrary<bool>() ? std::cos(angle) : std::sin(angle);
+    const double s = std::sqrt(1 - c * c);
+    const double slope = std::hypot(b * c, a * s);
+    const double out = *rc::gen::element(-0.5, 0.5) * width;
+    const Point place{clamped(a * c + out * b * c / slope), clamped(b + b * s + out * a * s / slope)};
+    expect_wide_by_rule(window, box, width, {place.x - 7, place.y - 5});
+    RC_ASSERT(!::testing::Test::HasFailure());
+}
+
 } // namespace coldbrick::test

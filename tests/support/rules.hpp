@@ -154,6 +154,54 @@ inline long double distance(long double a, long double b, long double x, long do
 /// What a rule says of a pixel, where floating point may err near a boundary.
 enum class Verdict { out, in, either };
 
+/// 113 bits, about twice as many as the library uses.
+__extension__ using Precise = __float128;
+
+/// The square of a point's distance to the curve x^2 / a^2 + y^2 / b^2 = 1: the nearest point is at
+/// (a^2 x / (q + a^2 - b^2), b^2 y / q) for the q that puts it on the curve, which halving finds.
+/// @param a,b 0 < b <= a
+inline Precise square_distance(Precise a, Precise b, Precise x, Precise y) {
+    x = x < 0 ? -x : x;
+    y = y < 0 ? -y : y;
+    const Precise more = (a - b) * (a + b);
+    const auto beyond = [&](Precise q) {
+        const Precise across = a * x / (q + more);
+        const Precise down = b * y / q;
+        return across * across + down * down - 1;
+    };
+    Precise foot_x = 0;
+    Precise foot_y_square = 0;
+    if (y == 0 && a * x < more) {
+        foot_x = a * a * x / more;
+        foot_y_square = b * b * (1 - foot_x / a * (foot_x / a));
+        return (foot_x - x) * (foot_x - x) + foot_y_square;
+    }
+    Precise low = b * y > a * x - more ? b * y : a * x - more;
+    Precise high = a * x + b * y;
+    for (int i = 0; i < 250; ++i) {
+        const Precise q = (low + high) / 2;
+        (beyond(q) > 0 ? low : high) = q;
+    }
+    foot_x = a * a * x / (low + more);
+    const Precise foot_y = y == 0 ? 0 : b * b * y / low;
+    return (foot_x - x) * (foot_x - x) + (foot_y - y) * (foot_y - y);
+}
+
+/// A wide stroke of an upright ellipse that is wider than high.
+inline Verdict on_wide_ellipse(const Box& box, std::int64_t width, std::int64_t x, std::int64_t y) {
+    const Precise a = Precise(box.width - 1) / 2;
+    const Precise b = Precise(box.height - 1) / 2;
+    const Precise from_x = Precise(x - box.x) - a;
+    const Precise from_y = Precise(y - box.y) - b;
+    const Precise square = square_distance(a, b, from_x, from_y);
+    const Precise half = Precise(width) / 2;
+    const Precise extent_part = (a + half) * Precise(0x1p-40);
+    const Precise error = extent_part > Precise(0x1p-20) ? extent_part : Precise(0x1p-20);
+    const Precise inner = half - error;
+    if (inner > 0 && square < inner * inner) return Verdict::in;
+    return square > (half + error) * (half + error) ? Verdict::out : Verdict::either;
+}
+
 /// value <= width * sqrt(square), for values of up to 70 bits: the quotient decides unless it is the root
 /// itself.
 inline bool at_most_times_root(Wide value, Wide width, Wide square) {

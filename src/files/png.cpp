@@ -70,6 +70,21 @@ class Writer {
     png_infop info_ = nullptr;
 };
 
+/// Throws unless all chunks that the file tells of are there, up to the last one. libpng takes the memory that
+/// a chunk claims before it looks.
+void check_chunks(std::span<const std::byte> file) {
+    constexpr std::size_t frame = 12; // length, name and checksum
+    for (std::span<const std::byte> rest = file.subspan(std::min<std::size_t>(8, file.size()));;) {
+        std::size_t length = 0;
+        if (rest.size() < frame) break;
+        for (const std::byte digit : rest.first(4)) length = length << 8U | std::to_integer<std::size_t>(digit);
+        if (rest.size() - frame < length) break;
+        if (std::memcmp(rest.data() + 4, "IEND", 4) == 0) return;
+        rest = rest.subspan(frame + length);
+    }
+    throw FileError("cannot decode PNG: the file ends too early");
+}
+
 /// What is left of a file that is being read.
 struct Rest {
     std::span<const std::byte> bytes;
@@ -94,11 +109,12 @@ class Reader {
     ~Reader() { png_destroy_read_struct(&png_, &info_, nullptr); }
 
     Image read(std::span<const std::byte> file, std::size_t most_bytes) {
+        check_chunks(file);
         Rest rest{file};
         png_set_read_fn(png_, &rest, take);
         constexpr png_uint_32 largest = std::numeric_limits<std::int32_t>::max();
         png_set_user_limits(png_, largest, largest);
-        // No chunk holds more than the file does, whatever it claims, and no more are kept than images need.
+        // What chunks beside the pixels become when they are inflated.
         png_set_chunk_malloc_max(png_, std::max<std::size_t>(file.size(), std::size_t{1} << 16));
         png_set_chunk_cache_max(png_, 64);
         png_read_info(png_, info_);

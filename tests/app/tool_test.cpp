@@ -227,4 +227,57 @@ TEST(Tool, TellsItsVersionAndHelp) {
     }
 }
 
+TEST(Tool, TellsThatItsOutputIsLost) {
+    for (const char* arguments : {"colours", "--help", "draw --help", "--version"}) {
+        for (const char* lost : {" >/dev/full", " >&-"}) {
+            const Finished finished = run_command(tool + ' ' + arguments + lost);
+            EXPECT_EQ(finished.status, 1) << arguments << lost;
+            EXPECT_NE(finished.errors.find("coldbrick: cannot write to standard output: "), std::string::npos)
+                << finished.errors;
+        }
+    }
+    // A closed stream's number is not given to the picture.
+    const TemporaryFolder folder;
+    EXPECT_EQ(run_command(tool + " demo " + folder.path().string() + " >&-").status, 1);
+    EXPECT_EQ(decode_png(folder.file("tarn_haven_chart.png")).size, (Size{960, 600}));
+}
+
+TEST(Tool, DemoReplacesNothingUnlessToldTo) {
+    const TemporaryFolder folder;
+    const std::string demo = tool + " demo " + folder.path().string();
+    ASSERT_EQ(run_command(demo).status, 0);
+    const std::string drawn = read_file(folder.file("tarn_haven_chart.png"));
+    EXPECT_EQ(run_command(demo).status, 0) << "all files are the demo's own";
+    write_file(folder.file("tarn_haven_chart.png"), "mine");
+    std::filesystem::remove(folder.file("tarn_haven_watch.png"));
+    const Finished refused = run_command(demo);
+    EXPECT_EQ(refused.status, 1);
+    EXPECT_NE(refused.errors.find("nothing is written, since these files are there and differ"), std::string::npos);
+    EXPECT_NE(refused.errors.find("--force replaces them: " + folder.file("tarn_haven_chart.png") + '\n'),
+              std::string::npos)
+        << refused.errors;
+    EXPECT_EQ(read_file(folder.file("tarn_haven_chart.png")), "mine");
+    EXPECT_FALSE(std::filesystem::exists(folder.file("tarn_haven_watch.png")));
+    EXPECT_EQ(run_command(demo + " --force").status, 0);
+    EXPECT_EQ(read_file(folder.file("tarn_haven_chart.png")), drawn);
+}
+
+TEST(Tool, EndlessFilesAreRefused) {
+    const TemporaryFolder folder;
+    const std::string out = " -o " + folder.file("a.png");
+    const std::string too_long = "cannot read /dev/zero: it has more than 268435456 bytes";
+    write_file(folder.file("quay.brick"), "sheet 9 x 9\nimage \"/dev/zero\" at (0, 0)\n");
+    const std::pair<std::string, std::string> rows[] = {
+        {"draw /dev/zero" + out, too_long},
+        {"colours --palette /dev/zero", too_long},
+        {"convert /dev/zero" + out, "/dev/zero: cannot decode the image: it is neither"},
+        {"draw " + folder.file("quay.brick") + out, ":2:7: /dev/zero: cannot decode the image: it is neither"},
+    };
+    for (const auto& [arguments, message] : rows) {
+        const Finished finished = run_command(tool + ' ' + arguments);
+        EXPECT_EQ(finished.status, 1) << arguments;
+        EXPECT_NE(finished.errors.find(message), std::string::npos) << finished.errors;
+    }
+}
+
 } // namespace coldbrick::test

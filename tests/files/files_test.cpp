@@ -226,4 +226,50 @@ TEST(Files, RefusalsNameThePathAndTheReason) {
     });
 }
 
+TEST(Files, HostileOnesTakeNoMoreMemoryThanTheyHave) {
+    const auto decoding = [](const std::string& file) {
+        return [=] { (void)decode(std::as_bytes(std::span(file))); };
+    };
+    const auto number = [](std::uint32_t value) {
+        std::string bytes;
+        for (int shift = 24; shift >= 0; shift -= 8) bytes += static_cast<char>(value >> shift & 0xFFU);
+        return bytes;
+    };
+    // libpng would take what a chunk claims before it looks whether it is there.
+    const std::string png = text(encode(sample(PixelFormat::rgb8), FileType::png));
+    const std::string claim = png.substr(0, 33) + number(0x7FFFFFFF) + "zTXtquay";
+    // A small file cannot hold so many pixels, whatever its header says; without its checksum's check, libpng
+    // would go on to allocate them.
+    std::string vast = png;
+    vast.replace(16, 8, number(30000) + number(30000));
+    struct rusage before {};
+    struct rusage after {};
+    ::getrusage(RUSAGE_SELF, &before);
+    for (const std::string& file : {claim, vast, std::string("P5 32000 32000 255\n")})
+        EXPECT_THROW(decoding(file)(), FileError);
+    ::getrusage(RUSAGE_SELF, &after);
+    EXPECT_LT(after.ru_maxrss - before.ru_maxrss, 50000) << "kilobytes";
+}
+
+TEST(Files, WhatNeverEndsIsReadUpToALimit) {
+    const TemporaryFolder folder;
+    write_file(folder.file("a.txt"), "0123456789");
+    EXPECT_EQ(coldbrick::read_file(folder.file("a.txt"), 10).size(), 10U);
+    expect_errors<FileError>({
+        {[&] { (void)coldbrick::read_file(folder.file("a.txt"), 9); },
+         "cannot read " + folder.file("a.txt") + ": it has more than 9 bytes"},
+        {[] { (void)coldbrick::read_file("/dev/zero", 100000); },
+         "cannot read /dev/zero: it has more than 100000 bytes"},
+        {[] { (void)load("/dev/zero"); },
+         "/dev/zero: cannot decode the image: it is neither a PNG file nor a portable anymap"},
+        {[&] { (void)load(folder.path()); }, "cannot read " + folder.path().string() + ": Is a directory"},
+    });
+    save(sample(PixelFormat::rgb8), folder.file("a.png"));
+    expect_errors<FileError>({
+        {[&] { (void)load(folder.file("a.png"), 104); },
+         folder.file("a.png") + ": cannot decode the image: an image of 7 x 5 rgb8 pixels takes 105 bytes, more "
+                                "than the limit of 104"},
+    });
+}
+
 } // namespace coldbrick::test

@@ -419,4 +419,87 @@ TEST(Sheet, HostileTextsEndInAMessage) {
     EXPECT_THROW((void)read(chain), SheetError);
 }
 
+TEST(Sheet, StrangeBytesAreNamedAndSteerNoTerminal) {
+    const auto reading = [](std::string text) { return [text = std::move(text)] { (void)read(text); }; };
+    expect_errors<SheetError>({
+        {reading(std::string("let a = 1\0", 10)), "quay.brick:1:10: no statement or expression has the character "
+                                                  "\"\\x00\"\nlet a = 1\\x00\n         ^"},
+        {reading("let a = 7 % 2"), "quay.brick:1:11: no statement or expression has the character \"%\"\nlet a = 7 % "
+                                   "2\n          ^"},
+        {reading("let a = \xff"), "quay.brick:1:9: the byte \\xff is not UTF-8\nlet a = \\xff\n        ^"},
+        {reading("// \x1b[2J\xff\x07 fog\rlet a = \x1b"), // CR alone ends a line
+         "quay.brick:2:9: no statement or expression has the character \"\\x1b\"\nlet a = \\x1b\n        ^"},
+        {reading("let a = 1\r\nlet b = \"\x1b\" + 1"),
+         "quay.brick:2:9: expected a number, a point, a colour or a name, found \"\\x1b\"\nlet b = \"\\x1b\" + 1\n"
+         "        ^"},
+        {reading("let " + std::string(300, 'a') + " = %"),
+         "quay.brick:1:308: no statement or expression has the character \"%\"\n..." + std::string(67, 'a') +
+             " = %\n" + std::string(73, ' ') + "^"},
+        {reading("sheet 9 x 9\nline (0, 0) to (1, 1) stroke " + std::string(200, 'q')),
+         "quay.brick:2:30: \"" + std::string(60, 'q') +
+             "...\" is neither defined above nor the name of a colour\nline (0, 0) to (1, 1) stroke " +
+             std::string(71, 'q') + "...\n" + std::string(29, ' ') + "^"},
+    });
+    EXPECT_EQ(read("\xEF\xBB\xBFsheet 7 x 5").size, (Size{7, 5}));
+    EXPECT_EQ(read("sheet 7 x 5\r// CR\rline (0, 0) to (1, 1) stroke red\r").drawing.items().size(), 1U);
+}
+
+TEST(Sheet, WhatTheLibraryRefusesHasItsPlace) {
+    const std::string start = "sheet 9 x 9\n";
+    const auto reading = [&](const std::string& statement) { return [=] { (void)read(start + statement); }; };
+    const auto at_statement = [](const std::string& message, const std::string& statement) {
+        return "quay.brick:2:1: " + message + '\n' + statement + "\n^";
+    };
+    const std::string wide = "ellipse (-2147483648, 0) to (2147483647, 9) fill red";
+    const std::string far = "star at (2147483647, 0) radius 9 notch 4 tips 5 fill red";
+    const std::string turned = "arc at (20, 15) radii 12 x 7 turned 360000000000000000000000 from 0 sweep 200 stroke red 3";
+    const std::string twice = "box (1, 1) to (4, 4) stroke red cap round cap butt";
+    const std::string sides = "box (1, 1) to (4, 4) stroke red inside outside";
+    expect_errors<SheetError>({
+        {reading(wide), at_statement("ellipse width 4294967296 is outside 0..4294967295", wide)},
+        {reading(far), at_statement("rounded x 2147483649 is outside -2147483648..2147483647", far)},
+        {reading(turned), at_statement("an angle of 3.6e+23 degrees is outside -1e12..1e12", turned.substr(0, 71) + "...")},
+        {reading(twice), "quay.brick:2:43: \"cap\" is here for the second time\n" + twice + '\n' +
+                             std::string(42, ' ') + "^"},
+        {reading(sides), "quay.brick:2:40: the side of the edge is told for the second time\n" + sides + '\n' +
+                             std::string(39, ' ') + "^"},
+        {[] { (void)read("sheet 9 x 9\npalette p a red", {{"p", "7"}}); },
+         "quay.brick:2:9: a palette cannot be set: only a number, a point or a colour that let defines can\n"
+         "palette p a red\n        ^"},
+        {[] { (void)read("sheet 9 x 9\nlet radius_of_light = 4", {{"radius_of_lihgt", "7"}}); },
+         "quay.brick: no let defines \"radius_of_lihgt\", which is to be set; did you mean \"radius_of_light\"? the "
+         "sheet defines radius_of_light"},
+        {[] { (void)read("sheet 2147483647 x 2147483647").render(PixelFormat::rgba32f); },
+         "quay.brick:1:1: an image of 2147483647 x 2147483647 rgba32f pixels exceeds the address space"},
+    });
+}
+
+TEST(Sheet, LongOnesNeitherUseUpTheStackNorMeetLimitsOfOneExpression) {
+    std::string stops = "red";
+    for (int i = 0; i < 3000; ++i) stops += ", blue";
+    EXPECT_EQ(read("sheet 9 x 9\nbox (0, 0) to (8, 8) fill along (0, 0) to (8, 0) " + stops).drawing.items().size(), 1U);
+    std::string comments;
+    for (int i = 0; i < 200000; ++i) comments += "// fog\n";
+    EXPECT_EQ(read("sheet 9 x 9\nlet a = (1,\n" + comments + "2)").size, (Size{9, 9}));
+}
+
+TEST(Sheet, AllImagesTogetherHaveALimit) {
+    std::vector<std::size_t> limits;
+    const ImageLoader load = [&](const std::string&, std::size_t most_bytes) {
+        limits.push_back(most_bytes);
+        return Image({10, 10}, PixelFormat::rgba8, {}, most_bytes);
+    };
+    const std::string image = "image \"a.png\" at (0, 0)\n";
+    (void)read_sheet("sheet 9 x 9\n" + image + image, "quay.brick", {}, load, 1000);
+    EXPECT_EQ(limits, (std::vector<std::size_t>{1000, 600}));
+    expect_errors<SheetError>({
+        {[&] { (void)read_sheet("sheet 9 x 9\n" + image + image + image, "quay.brick", {}, load, 1000); },
+         "quay.brick:4:7: an image of 10 x 10 rgba8 pixels takes 400 bytes, more than the limit of 200\n"
+         "image \"a.png\" at (0, 0)\n      ^"},
+        {[&] { (void)read_sheet("sheet 9 x 9\nimage \"a\" at (0, 0) size 11 x 23", "quay.brick", {}, load, 1000); },
+         "quay.brick:2:1: an image of 11 x 23 rgba8 pixels takes 1012 bytes, more than the limit of 1000\n"
+         "image \"a\" at (0, 0) size 11 x 23\n^"},
+    });
+}
+
 } // namespace coldbrick::test

@@ -17,6 +17,10 @@ namespace coldbrick {
 /// Makes every pixel in the view's clip this colour, alpha included: nothing is blended.
 void clear(const ImageView& view, const Colour& colour);
 
+// All that follows may throw std::bad_alloc. Patterns take their memory before anything is painted; polygons,
+// paths and curves take some while they are, so that part of the shape's pixels may be painted then, each at
+// most once. Calls from many threads may run at the same time if their views' clips share no pixel.
+
 /// Paints a shape's inside, cut to the view's clip. Each pixel is painted at most once, source-over where the
 /// colour's alpha is below 255. The pixels are those of docs/pixel-rules.md, wherever the shape lies; the
 /// cost is that of the rows and pixels that the clip shows.

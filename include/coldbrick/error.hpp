@@ -13,6 +13,7 @@ class Error : public std::runtime_error {
 };
 
 /// A value handed to the library lies outside the range that the call accepts. Nothing has been changed.
+/// Where memory runs out, std::bad_alloc is thrown instead; what that leaves is said where it matters.
 class ArgumentError : public Error {
   public:
     using Error::Error;

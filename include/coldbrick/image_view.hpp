@@ -21,6 +21,9 @@ namespace coldbrick {
 /// view. Where a pixel's number is beyond its palette, drawing sees see-through black. Pixel (x, y) begins at
 /// byte y * row_stride_bytes + x * pixel_stride_bytes of the memory; nothing needs to be aligned.
 ///
+/// Threads may draw through views of the same memory at the same time if their clips share no pixel. Clips
+/// that share pixels but change different channels of them do not do: whole pixels are written.
+///
 /// @tparam Byte std::byte for ImageView, const std::byte for ConstImageView, which cannot be drawn into.
 template <class Byte>
 class BasicImageView {
@@ -82,7 +85,8 @@ class BasicImageView {
     /// @throws ArgumentError if the box is empty or not wholly inside the image.
     [[nodiscard]] BasicImageView cropped(const Box& box) const;
 
-    /// The same pixels, of which drawing changes only these channels.
+    /// The same pixels, of which drawing changes only these channels. Their other channels are read and
+    /// written as they were, so that another thread must not change them meanwhile.
     [[nodiscard]] BasicImageView masked(const ChannelMask& mask) const;
 
     /// One channel as an image of the format gray8, gray16 or gray32f, without a copy; drawing into it

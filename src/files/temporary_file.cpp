@@ -121,8 +121,9 @@ TemporaryFile::TemporaryFile(const fs::path& path) : path_(path), noted_(Unfinis
     constexpr int most_at_once = 100;
     for (int attempt = 0; attempt < most_at_once; ++attempt) {
         name_ = temporary_name(path_, attempt);
+        const std::string next_name = temporary_name(path_, attempt + 1); // before there is a file to lose
         if (!create()) continue;
-        remove_abandoned(temporary_name(path_, attempt + 1));
+        remove_abandoned(next_name);
         return;
     }
     name_.clear();

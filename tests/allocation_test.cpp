@@ -21,7 +21,8 @@
 namespace {
 
 /// How many allocations are still granted; none fails below 0.
-long granted = -1; // NOLINT(cppcoreguidelines-avoid-non-const-global-variables): operator new has no arguments
+long granted =
+    -1; // NOLINT(cppcoreguidelines-avoid-non-const-global-variables): operator new has no arguments
 
 void* allocate(std::size_t size) {
     if (granted == 0) throw std::bad_alloc();
@@ -119,16 +120,17 @@ TEST(Allocation, AFailedDrawPaintsNoPixelThatTheWholeOneDoesNot) {
     Image wanted = blank();
     paint(wanted);
     Image image = blank();
-    fail_each([&] {
-                  image = blank();
-                  paint(image);
-              },
-              [&] {
-                  for (int i = 0; i < 60 * 50; ++i) {
-                      const Point at{i % 60, i / 60};
-                      ASSERT_TRUE(image.pixel(at) == colour("navy") || wanted.pixel(at) != colour("navy")) << i;
-                  }
-              });
+    fail_each(
+        [&] {
+            image = blank();
+            paint(image);
+        },
+        [&] {
+            for (int i = 0; i < 60 * 50; ++i) {
+                const Point at{i % 60, i / 60};
+                ASSERT_TRUE(image.pixel(at) == colour("navy") || wanted.pixel(at) != colour("navy")) << i;
+            }
+        });
     EXPECT_EQ(pixels_of(image), pixels_of(wanted));
 }
 
@@ -158,9 +160,10 @@ TEST(Allocation, AFailedLoadOrSheetIsTold) {
     const auto nothing = [] {};
     for (const char* name : {"a.png", "a.pam"})
         EXPECT_GT(fail_each([&] { EXPECT_EQ(load(folder.file(name)).width(), 9); }, nothing), 2);
-    const std::string sheet = "sheet 40 x 30 on navy\nlet a = (3, 4)\npalette p x red, y rgb(1, 2, 3)\n"
-                              "polygon a, (30, 8), (20, 2 * 12) fill along a to (30, 8) p.x, p.y, gold stroke white 3 "
-                              "dashes 3, 2\nimage \"a.png\" at (1, 1) size 4 x 4\n";
+    const std::string sheet =
+        "sheet 40 x 30 on navy\nlet a = (3, 4)\npalette p x red, y rgb(1, 2, 3)\n"
+        "polygon a, (30, 8), (20, 2 * 12) fill along a to (30, 8) p.x, p.y, gold stroke white 3 "
+        "dashes 3, 2\nimage \"a.png\" at (1, 1) size 4 x 4\n";
     const ImageLoader loader = [&](const std::string& file, std::size_t most) {
         return load(folder.file(file), most);
     };

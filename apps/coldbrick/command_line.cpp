@@ -2,9 +2,9 @@
 
 #include "commands.hpp"
 
-#include "streams.hpp"
 #include "geometry/nearest_word.hpp"
 #include "geometry/shown_text.hpp"
+#include "streams.hpp"
 
 #include <coldbrick/error.hpp>
 
@@ -74,14 +74,14 @@ CLI::Option* add_number(CLI::App& command, const char* name, Number& target, Num
 /// Adds an option that takes one of the words and gives `target` its value.
 template <class Value, class Target>
 CLI::Option* add_choice(CLI::App& command, const char* name, const char* description,
-                const std::map<std::string, Value>& choices, Target& target) {
+                        const std::map<std::string, Value>& choices, Target& target) {
     const auto take = [name, choices, &target](const std::string& word) {
         const auto found = choices.find(word);
         if (found == choices.end()) {
             std::vector<std::string_view> known;
             for (const auto& choice : choices) known.push_back(choice.first);
-            throw CLI::ValidationError(name, fmt::format("{} is none of {}", cb::in_quotes(word),
-                                                         fmt::join(known, ", ")));
+            throw CLI::ValidationError(
+                name, fmt::format("{} is none of {}", cb::in_quotes(word), fmt::join(known, ", ")));
         }
         target = found->second;
     };
@@ -125,10 +125,9 @@ cb::Size size_of(const std::string& text) {
     const bool cross = width.ec == std::errc() && width.ptr != end && *width.ptr == 'x';
     const auto height = cross ? std::from_chars(width.ptr + 1, end, size.height) : width;
     if (!cross || height.ec != std::errc() || height.ptr != end || size.width < 1 || size.height < 1)
-        throw CLI::ValidationError("--size",
-                                   fmt::format("{} is not of the form WIDTHxHEIGHT, each of 1..{}",
-                                               cb::in_quotes(text),
-                                               std::numeric_limits<std::int32_t>::max()));
+        throw CLI::ValidationError("--size", fmt::format("{} is not of the form WIDTHxHEIGHT, each of 1..{}",
+                                                         cb::in_quotes(text),
+                                                         std::numeric_limits<std::int32_t>::max()));
     return size;
 }
 
@@ -144,8 +143,8 @@ std::map<std::string, cb::PixelFormat> formats() {
 int quarters_of(const std::string& text) {
     for (int degrees = -270; degrees <= 270; degrees += 90)
         if (text == std::to_string(degrees)) return degrees / 90;
-    throw CLI::ValidationError("--turn", fmt::format("{} is none of -270, -180, -90, 0, 90, 180, 270",
-                                                     cb::in_quotes(text)));
+    throw CLI::ValidationError(
+        "--turn", fmt::format("{} is none of -270, -180, -90, 0, 90, 180, 270", cb::in_quotes(text)));
 }
 
 void add_size_options(CLI::App& command, ConvertArguments& arguments) {
@@ -184,7 +183,8 @@ void add_convert_options(CLI::App& command, ConvertArguments& arguments) {
     add_size_options(command, arguments);
     command
         .add_option_function<std::string>(
-            "--turn", [&arguments](const std::string& text) { arguments.orientation.quarters = quarters_of(text); },
+            "--turn",
+            [&arguments](const std::string& text) { arguments.orientation.quarters = quarters_of(text); },
             "Quarter turns in degrees, clockwise")
         ->type_name("DEGREES");
     command.add_flag("--mirror", arguments.orientation.mirrored, "Exchange left and right, before the turn");
@@ -236,8 +236,8 @@ int report_unknown_command(const CLI::App& tool, const std::string& word) {
     const std::vector<std::string_view> known(names.begin(), names.end());
     const std::string_view meant = cb::nearest_word(word, known);
     const std::string hint = meant.empty() ? "" : fmt::format("; did you mean \"{}\"?", meant);
-    return report(wrong_call, fmt::format("{} is no command{}\nThe commands are {}.", cb::in_quotes(word), hint,
-                                          fmt::join(known, ", ")));
+    return report(wrong_call, fmt::format("{} is no command{}\nThe commands are {}.", cb::in_quotes(word),
+                                          hint, fmt::join(known, ", ")));
 }
 
 int report_wrong_call(const CLI::App& tool, const CLI::ParseError& error) {

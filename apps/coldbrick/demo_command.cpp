@@ -65,7 +65,8 @@ bool is_there(const fs::path& path) {
 
 bool is_same(const Output& output) {
     std::error_code error;
-    return fs::is_regular_file(output.path, error) && fs::file_size(output.path, error) == output.bytes.size() &&
+    return fs::is_regular_file(output.path, error) &&
+           fs::file_size(output.path, error) == output.bytes.size() &&
            cb::read_file(output.path) == output.bytes;
 }
 

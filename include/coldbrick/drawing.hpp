@@ -21,7 +21,8 @@ namespace coldbrick {
 /// A list of shapes and styles. Drawing it paints them in the order in which they were added.
 class Drawing {
   public:
-    /// A shape and how it is painted: the fill first, the stroke over it, as two styles of one call of draw().
+    /// A shape and how it is painted: the fill first, the stroke over it, as two styles of one call of
+    /// draw().
     struct StyledShape {
         Shape shape;
         std::optional<Fill> fill;

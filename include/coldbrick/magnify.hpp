@@ -17,8 +17,9 @@ struct Magnification {
     Colour tenth_grid{128, 128, 128, 230}; ///< of the lines before every tenth column and row
 };
 
-/// The image with each pixel as a square, in the image's own format and palette, and a grid of one-pixel lines on the
-/// left and top side of the squares and along the far edges: width * zoom + 1 by height * zoom + 1 pixels.
+/// The image with each pixel as a square, in the image's own format and palette, and a grid of one-pixel
+/// lines on the left and top side of the squares and along the far edges: width * zoom + 1 by height * zoom +
+/// 1 pixels.
 /// @throws ArgumentError if the zoom is outside its range or the result too large for an image.
 [[nodiscard]] Image magnified(const ConstImageView& image, const Magnification& magnification = {});
 

@@ -14,8 +14,8 @@ namespace coldbrick {
 /// What the lengths of dashes add up to at least, in pixels.
 constexpr double smallest_dash_sum = 0.125;
 
-/// Stretches of a stroke that are painted and left out in turns. n lengths take memory for n, and each pixel a
-/// time of the order log n.
+/// Stretches of a stroke that are painted and left out in turns. n lengths take memory for n, and each pixel
+/// a time of the order log n.
 struct Dashes {
     std::vector<double>
         lengths;       ///< on, off, on, off, ... in pixels, each 0 and up; solid if there are none.

@@ -90,7 +90,8 @@ Image decode(std::span<const std::byte> file, std::size_t most_bytes) {
 Image load(const std::filesystem::path& path, std::size_t most_bytes) {
     constexpr std::size_t allowance = std::size_t{64} << 20; // for what is not pixels
     constexpr std::size_t unlimited = std::numeric_limits<std::size_t>::max();
-    const std::size_t most_file_bytes = most_bytes > unlimited - allowance ? unlimited : most_bytes + allowance;
+    const std::size_t most_file_bytes =
+        most_bytes > unlimited - allowance ? unlimited : most_bytes + allowance;
     const std::vector<std::byte> bytes = files::read_whole(path, most_file_bytes, is_known);
     try {
         return decode(bytes, most_bytes);

@@ -70,14 +70,15 @@ class Writer {
     png_infop info_ = nullptr;
 };
 
-/// Throws unless all chunks that the file tells of are there, up to the last one. libpng takes the memory that
-/// a chunk claims before it looks.
+/// Throws unless all chunks that the file tells of are there, up to the last one. libpng takes the memory
+/// that a chunk claims before it looks.
 void check_chunks(std::span<const std::byte> file) {
     constexpr std::size_t frame = 12; // length, name and checksum
     for (std::span<const std::byte> rest = file.subspan(std::min<std::size_t>(8, file.size()));;) {
         std::size_t length = 0;
         if (rest.size() < frame) break;
-        for (const std::byte digit : rest.first(4)) length = length << 8U | std::to_integer<std::size_t>(digit);
+        for (const std::byte digit : rest.first(4))
+            length = length << 8U | std::to_integer<std::size_t>(digit);
         if (rest.size() - frame < length) break;
         if (std::memcmp(rest.data() + 4, "IEND", 4) == 0) return;
         rest = rest.subspan(frame + length);

@@ -75,8 +75,7 @@ std::uint64_t hash_of(std::string_view text) {
 }
 
 std::string temporary_name(const fs::path& path, int attempt) {
-    const std::string name =
-        fmt::format(".{:016x}-{}.unsaved", hash_of(path.filename().string()), attempt);
+    const std::string name = fmt::format(".{:016x}-{}.unsaved", hash_of(path.filename().string()), attempt);
     return (path.parent_path() / name).string();
 }
 
@@ -100,8 +99,8 @@ bool remove_abandoned(const std::string& name) {
     const Descriptor file(::open(name.c_str(), O_RDONLY | O_NOFOLLOW | O_CLOEXEC | O_NONBLOCK));
     struct stat state {};
     return file.number() >= 0 && ::fstat(file.number(), &state) == 0 && S_ISREG(state.st_mode) &&
-           state.st_uid == ::geteuid() && lock(file.number()) == Lock::got &&
-           is_still(name, file.number()) && ::unlink(name.c_str()) == 0;
+           state.st_uid == ::geteuid() && lock(file.number()) == Lock::got && is_still(name, file.number()) &&
+           ::unlink(name.c_str()) == 0;
 }
 
 } // namespace
@@ -160,8 +159,8 @@ void TemporaryFile::replace_path() {
 }
 
 void fail_writing(const fs::path& path, int error) {
-    throw FileError(
-        fmt::format("cannot write {}: {}", shown(path.string(), 300), std::generic_category().message(error)));
+    throw FileError(fmt::format("cannot write {}: {}", shown(path.string(), 300),
+                                std::generic_category().message(error)));
 }
 
 } // namespace coldbrick::files

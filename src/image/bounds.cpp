@@ -16,8 +16,9 @@ raster::OutermostPlaces outermost(const Dots& dots, const raster::Pen& pen) {
     raster::OutermostPlaces result;
     const long double shift = pen.width % 2 == 0 ? 0.5L : 0;
     for (const Point& point : dots.points)
-        result.add_disc({static_cast<long double>(point.x) - shift, static_cast<long double>(point.y) - shift},
-                        static_cast<long double>(pen.width) / 2);
+        result.add_disc(
+            {static_cast<long double>(point.x) - shift, static_cast<long double>(point.y) - shift},
+            static_cast<long double>(pen.width) / 2);
     return result;
 }
 
@@ -81,9 +82,8 @@ Box bounds(const S& shape, const Stroke& stroke) {
     if (is_empty(shape) || (!pen.dashed() && pen.width == 1)) return shape.bounds();
     if constexpr (std::same_as<S, Box> || std::same_as<S, RoundedBox> || std::same_as<S, Circle>)
         if (!pen.dashed()) return shape.bounds().inset(-((pen.width - 1) / 2));
-    return raster::bounds_near(outermost(shape, pen), [&](raster::SpanSink& sink) {
-        rasterise(shape, stroke, {}, sink);
-    });
+    return raster::bounds_near(outermost(shape, pen),
+                               [&](raster::SpanSink& sink) { rasterise(shape, stroke, {}, sink); });
 }
 
 template Box bounds(const Box&, const Fill&);

@@ -17,7 +17,8 @@ void check(const Dashes& dashes) {
         sum += length;
     }
     if (!(sum >= smallest_dash_sum))
-        throw ArgumentError(fmt::format("dash lengths that add up to {} are below {}", sum, smallest_dash_sum));
+        throw ArgumentError(
+            fmt::format("dash lengths that add up to {} are below {}", sum, smallest_dash_sum));
     check_finite("sum of the dash lengths", sum);
 }
 

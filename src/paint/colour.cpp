@@ -142,10 +142,9 @@ Colour colour(std::string_view text) {
     std::optional<Colour> found = text.starts_with('#') ? hex_colour(text.substr(1)) : function_colour(text);
     if (!found) found = css_colour(text);
     if (!found)
-        throw ArgumentError(
-            fmt::format("{} is not a colour: write # and 3, 4, 6 or 8 hexadecimal digits, "
-                        "rgb(...), hsl(...) or a CSS colour name",
-                        in_quotes(text)));
+        throw ArgumentError(fmt::format("{} is not a colour: write # and 3, 4, 6 or 8 hexadecimal digits, "
+                                        "rgb(...), hsl(...) or a CSS colour name",
+                                        in_quotes(text)));
     return *found;
 }
 

@@ -58,7 +58,8 @@ Palette::Palette(std::vector<Entry> entries) : entries_(std::move(entries)) {
     for (const Entry& entry : entries_) {
         check_name(entry.name);
         if (!entry.name.empty() && !names.insert(entry.name).second)
-            throw ArgumentError(fmt::format("two entries of the palette have the name {}", in_quotes(entry.name)));
+            throw ArgumentError(
+                fmt::format("two entries of the palette have the name {}", in_quotes(entry.name)));
     }
 }
 
@@ -111,8 +112,8 @@ Palette read_palette(std::string_view text) {
         const std::string_view line = trimmed(whole.substr(0, whole.find("//")));
         if (line.empty()) continue;
         if (entries.size() == Palette::largest)
-            throw ArgumentError(fmt::format("palette line {}: a palette has at most {} entries", number,
-                                            Palette::largest));
+            throw ArgumentError(
+                fmt::format("palette line {}: a palette has at most {} entries", number, Palette::largest));
         try {
             entries.push_back(entry_of(line));
             check_name(entries.back().name);

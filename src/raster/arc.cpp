@@ -297,7 +297,8 @@ OutermostPlaces outermost_of(const Shape& shape) {
     const Slice slice = Slice::of(shape);
     OutermostPlaces result;
     const auto add = [&](Vector place) {
-        const Vector centre{static_cast<long double>(slice.origin.x), static_cast<long double>(slice.origin.y)};
+        const Vector centre{static_cast<long double>(slice.origin.x),
+                            static_cast<long double>(slice.origin.y)};
         result.places.push_back(0.5L * (centre + place));
     };
     // The curve of an ellipse without a width is there and back again: any part of it may show all pixels.

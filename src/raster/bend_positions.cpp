@@ -34,14 +34,14 @@ std::optional<double> short_length(double a, double b, double t, double by) {
 }
 
 FootPositions::FootPositions(const Bend& bend, Vector centre)
-    : bend_(bend), centre_(centre), a_(static_cast<double>(bend.oval().a)), b_(static_cast<double>(bend.oval().b)),
-      depth_(a_, b_), begins_(bend.length_to(bend.begin().t)), length_(bend.length()),
-      round_(bend.length_to(turn)) {}
+    : bend_(bend), centre_(centre), a_(static_cast<double>(bend.oval().a)),
+      b_(static_cast<double>(bend.oval().b)), depth_(a_, b_), begins_(bend.length_to(bend.begin().t)),
+      length_(bend.length()), round_(bend.length_to(turn)) {}
 
 FootPositions::Position FootPositions::at(std::int64_t x, std::int64_t y) {
     if (a_ == 0 || b_ == 0) { // there is no quarter to look in
-        const Bend::Foot foot = bend_.nearest({static_cast<long double>(2 * x) - centre_.x,
-                                               static_cast<long double>(2 * y) - centre_.y});
+        const Bend::Foot foot = bend_.nearest(
+            {static_cast<long double>(2 * x) - centre_.x, static_cast<long double>(2 * y) - centre_.y});
         return {foot.along, foot.distance};
     }
     const std::int64_t first = x - ((x % block) + block) % block;
@@ -49,7 +49,8 @@ FootPositions::Position FootPositions::at(std::int64_t x, std::int64_t y) {
     while (x_ < x) step();
     const long double turns = std::ceil((begins_ - to_foot_ - 1e-6L) / round_);
     const long double along = to_foot_ + turns * round_ - begins_;
-    return {std::clamp(along, 0.0L, length_), std::hypot(own_x_ - a_ * foot_.cosine, own_y_ - b_ * foot_.sine)};
+    return {std::clamp(along, 0.0L, length_),
+            std::hypot(own_x_ - a_ * foot_.cosine, own_y_ - b_ * foot_.sine)};
 }
 
 void FootPositions::start(std::int64_t x, std::int64_t y) {

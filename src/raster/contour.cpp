@@ -90,8 +90,8 @@ class Strokes {
     }
 
     /// The dashes of a bend without their caps: each pixel of the band is asked where its nearest point lies,
-    /// since too many dashes may reach any place. Where they are very short beside the width, caps are settled
-    /// in the same way, from the nearest dash.
+    /// since too many dashes may reach any place. Where they are very short beside the width, caps are
+    /// settled in the same way, from the nearest dash.
     /// @param centre the ellipse's, in half pixels
     void add_by_pixels(const Bend& bend, Vector centre, const PieceOfPath& place, const DashPattern& pattern,
                        long double path_length) {
@@ -108,12 +108,13 @@ class Strokes {
             return pen_.cap == Cap::square || std::hypot(gap, distance) <= half_width_;
         };
         const Bend::Extent rows = bend.rows();
-        for_each_row_between(rows.top - half_width_, rows.bottom + half_width_, origin_, parts_.clip(), [&](std::int64_t y) {
-            for (const Run& run : band.row(y).intersection(area.row(y, origin_)))
-                for (std::int64_t x = std::max(run.begin, parts_.clip().left);
-                     x < std::min(run.end, parts_.clip().right); ++x)
-                    if (on_at(x, y)) parts_.add(static_cast<std::int32_t>(y), x, x + 1);
-        });
+        for_each_row_between(rows.top - half_width_, rows.bottom + half_width_, origin_, parts_.clip(),
+                             [&](std::int64_t y) {
+                                 for (const Run& run : band.row(y).intersection(area.row(y, origin_)))
+                                     for (std::int64_t x = std::max(run.begin, parts_.clip().left);
+                                          x < std::min(run.end, parts_.clip().right); ++x)
+                                         if (on_at(x, y)) parts_.add(static_cast<std::int32_t>(y), x, x + 1);
+                             });
     }
 
     /// True if a stroke is so much wider than its dashes are long that caps are settled pixel by pixel.
@@ -292,18 +293,19 @@ void Contour::stroke(const Pen& pen, SpanSink& sink) const {
 
 namespace {
 
-/// Gathers the places where a contour's stroke reaches furthest: at the ends of its pieces and where these are
-/// level or upright, or, where a dash is off there, at the dashes before and after it.
+/// Gathers the places where a contour's stroke reaches furthest: at the ends of its pieces and where these
+/// are level or upright, or, where a dash is off there, at the dashes before and after it.
 class StrokePlaces {
   public:
     StrokePlaces(const Origin& origin, const Pen& pen)
         : origin_{static_cast<long double>(origin.x), static_cast<long double>(origin.y)}, pen_(pen),
           half_width_(static_cast<long double>(pen.width)), dashes_(pen.dashes, pen.dash_offset) {
         if (!pen.dashed()) return;
-        // Short dashes may have no pixel near their corners. A square cap on a bend may reach further than what
-        // is beside it: by less than half of half the width.
+        // Short dashes may have no pixel near their corners. A square cap on a bend may reach further than
+        // what is beside it: by less than half of half the width.
         result_.slack *= 2;
-        if (*std::ranges::min_element(pen.dashes) < 3) result_.slack += std::min(32 * dashes_.period(), 0x1p20L);
+        if (*std::ranges::min_element(pen.dashes) < 3)
+            result_.slack += std::min(32 * dashes_.period(), 0x1p20L);
         if (pen.cap != Cap::square) return;
         result_.slack += half_width_;
         result_.beyond += half_width_ / 4;
@@ -338,7 +340,8 @@ class StrokePlaces {
         const long double turn = cross(in.direction, out);
         const long double cosine = dot(in.direction, out);
         const long double half_angle_cosine = std::sqrt(std::max(0.0L, (1 + cosine) / 2));
-        if (std::abs(turn) < 1e-9L || pen_.join != Join::mitre || half_angle_cosine * pen_.mitre_limit < 1) return;
+        if (std::abs(turn) < 1e-9L || pen_.join != Join::mitre || half_angle_cosine * pen_.mitre_limit < 1)
+            return;
         const long double side = turn > 0 ? -half_width_ : half_width_;
         add(in.at + side / (1 + cosine) * (in.direction + out).right());
         // The sharper the tip, the further from it the first pixel.
@@ -367,7 +370,8 @@ class StrokePlaces {
         if (is_on_at(piece, place, along)) add_across(heading(piece, along), 0);
     }
 
-    void add_tips(const Bend& bend, const PieceOfPath& place, const std::vector<CurvePlace>& tips, Vector aside) {
+    void add_tips(const Bend& bend, const PieceOfPath& place, const std::vector<CurvePlace>& tips,
+                  Vector aside) {
         for (const CurvePlace& tip : tips) {
             const long double along = bend.between(bend.begin(), tip).length();
             if (!is_on_at(bend, place, along)) continue;
@@ -412,12 +416,14 @@ OutermostPlaces Contour::outermost(const Pen& pen) const {
         place.last = i + 1 == pieces_.size();
         std::visit([&](const auto& piece) { places.add_piece(piece, place); }, pieces_[i]);
         if (meets_next(place, pen, places.dashes()))
-            places.add_join(heading(pieces_[i], length), heading(pieces_[(i + 1) % pieces_.size()], 0).direction);
+            places.add_join(heading(pieces_[i], length),
+                            heading(pieces_[(i + 1) % pieces_.size()], 0).direction);
         place = {place.begins + place.length, 0, false, false};
     }
     if (!closed_ && !pen.dashed() && !pieces_.empty()) {
         places.add_end(heading(pieces_.front(), 0), -static_cast<long double>(pen.width));
-        places.add_end(heading(pieces_.back(), length_of(pieces_.back())), static_cast<long double>(pen.width));
+        places.add_end(heading(pieces_.back(), length_of(pieces_.back())),
+                       static_cast<long double>(pen.width));
     }
     return std::move(places.result());
 }

@@ -37,7 +37,8 @@ class Contour {
         if (pen.width > 1) return stroke(pen, sink);
         if (!pen.dashed()) return thin(sink);
         add_dashed(
-            DashPattern(pen.dashes, pen.dash_offset), sink, [this](std::int64_t x, std::int64_t y) { return position(x, y); }, thin);
+            DashPattern(pen.dashes, pen.dash_offset), sink,
+            [this](std::int64_t x, std::int64_t y) { return position(x, y); }, thin);
     }
 
     /// Where the stroke with the pen reaches furthest.

@@ -135,7 +135,8 @@ class DashPattern {
     [[nodiscard]] Piece piece_at(long double start, std::size_t i) const {
         const auto is_dot = [this](std::size_t j) { return ends_[j] == (j == 0 ? 0 : ends_[j - 1]); };
         const std::size_t last = ends_.size() - 1;
-        return {stretch_at(start, i), i % 2 == 0, is_dot(i == 0 ? last : i - 1), is_dot(i == last ? 0 : i + 1)};
+        return {stretch_at(start, i), i % 2 == 0, is_dot(i == 0 ? last : i - 1),
+                is_dot(i == last ? 0 : i + 1)};
     }
 
     std::vector<long double> ends_; ///< of the lengths, from the beginning of a repetition

@@ -22,7 +22,8 @@ struct OutermostPlaces {
     std::vector<Vector> places;
     /// How far, in pixels, from the place that reaches furthest the outermost pixel may lie.
     long double slack = 4;
-    /// How far, in pixels, pixels may lie beyond all places: a pixel's rounding, or a cap that is not among them.
+    /// How far, in pixels, pixels may lie beyond all places: a pixel's rounding, or a cap that is not among
+    /// them.
     long double beyond = 1;
 
     /// The four outermost points of a disc.

@@ -347,7 +347,8 @@ OutermostPlaces outermost(std::span<const Point> points, bool closed, const Pen&
     };
     if (path.size() == 1) {
         OutermostPlaces dot;
-        dot.add_disc(0.5L * (place(path[0]) - Vector{static_cast<long double>(shift), static_cast<long double>(shift)}),
+        dot.add_disc(0.5L * (place(path[0]) -
+                             Vector{static_cast<long double>(shift), static_cast<long double>(shift)}),
                      static_cast<long double>(pen.width) / 2);
         return dot;
     }

@@ -265,8 +265,8 @@ class Parser {
         const std::string_view meant =
             next().kind == Token::Kind::word ? nearest_word(next().text, first_words) : std::string_view();
         const std::string hint = meant.empty() ? "" : fmt::format("; did you mean \"{}\"?", meant);
-        fail(next().location, fmt::format("expected a statement ({}), found {}{}", fmt::join(first_words, ", "),
-                                          found(), hint));
+        fail(next().location, fmt::format("expected a statement ({}), found {}{}",
+                                          fmt::join(first_words, ", "), found(), hint));
     }
 
     LineForm line_form() {

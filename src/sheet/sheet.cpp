@@ -184,9 +184,8 @@ class Interpreter {
     void check_is_new(const std::string& name, const Location& location) const {
         const auto present = names_.find(name);
         if (present != names_.end())
-            fail(location,
-                 fmt::format("{} is defined already, in line {}", in_quotes(name),
-                             present->second.location.line()));
+            fail(location, fmt::format("{} is defined already, in line {}", in_quotes(name),
+                                       present->second.location.line()));
     }
 
     void check_has_size(const Location& location) const {

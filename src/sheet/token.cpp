@@ -87,10 +87,9 @@ Token TokenReader::text() {
 void TokenReader::fail_at_stranger() const {
     const std::string_view rest = source_.text.substr(at_);
     const std::size_t length = character_length(rest);
-    if (length == 0)
-        fail({&source_, at_}, fmt::format("the byte {} is not UTF-8", shown(rest.substr(0, 1))));
-    fail({&source_, at_}, fmt::format("no statement or expression has the character {}",
-                                      in_quotes(rest.substr(0, length))));
+    if (length == 0) fail({&source_, at_}, fmt::format("the byte {} is not UTF-8", shown(rest.substr(0, 1))));
+    fail({&source_, at_},
+         fmt::format("no statement or expression has the character {}", in_quotes(rest.substr(0, length))));
 }
 
 } // namespace coldbrick::sheet

@@ -97,7 +97,8 @@ class Evaluator {
         if (const auto found = names_.find(name.text); found != names_.end()) return found->second.value;
         if (const auto colour = css_colour(name.text)) return *colour;
         if (name.text == "harbour") return default_palette();
-        fail(location_, fmt::format("{} is neither defined above nor the name of a colour", in_quotes(name.text)));
+        fail(location_,
+             fmt::format("{} is neither defined above nor the name of a colour", in_quotes(name.text)));
     }
 
     Value operator()(const PointLiteral& literal) const {

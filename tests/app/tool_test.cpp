@@ -178,7 +178,8 @@ TEST(Tool, TellsWhatIsWrongAndHow) {
          "coldbrick: " + folder.file("bad.brick") +
              ":2:7: expected \"at\", found the end of the line\ncircle\n      ^\n"},
 #ifndef COLDBRICK_SANITIZED // which ends the program where std::bad_alloc would be thrown
-        {"draw " + folder.file("vast.brick") + out, 1, "coldbrick: " + folder.file("vast.brick") +
+        {"draw " + folder.file("vast.brick") + out, 1,
+         "coldbrick: " + folder.file("vast.brick") +
              ":1:1: there is not enough memory for a picture of 2000000000 x 1000000000 rgb8 pixels, "
              "6000000000000000000 bytes\n"},
 #endif
@@ -197,13 +198,15 @@ TEST(Tool, TellsWhatIsWrongAndHow) {
         {"convert a.png -o b.png --linear-gray", 2, "--linear-gray requires --format"},
         {"convert a.png -o b.png --format gray8 --palette p", 2, "--format excludes --palette"},
         {"convert a.png -o b.png --format gray7", 2, "--format: \"gray7\" is none of abgr8, argb8"},
-        {"convert a.png -o b.png --size 0x9", 2, "\"0x9\" is not of the form WIDTHxHEIGHT, each of 1..2147483647"},
+        {"convert a.png -o b.png --size 0x9", 2,
+         "\"0x9\" is not of the form WIDTHxHEIGHT, each of 1..2147483647"},
         {"colours --seed 3", 2, "--seed requires --distinct"},
         {"colours --distinct 257", 2, "--distinct: \"257\" is not a whole number of 1..256\n"},
         {"demo " + sheet, 1, "coldbrick: cannot make the folder " + sheet},
         {"", 2, "A subcommand is required"},
         {"drow", 2,
-         "\"drow\" is no command; did you mean \"draw\"?\nThe commands are draw, graph, convert, colours, demo.\n"},
+         "\"drow\" is no command; did you mean \"draw\"?\nThe commands are draw, graph, convert, colours, "
+         "demo.\n"},
         {"\"$(printf 'a\\033[2J')\"", 2, "\"a\\x1b[2J\" is no command\n"},
     };
     for (const Row& row : rows) {
@@ -252,7 +255,8 @@ TEST(Tool, DemoReplacesNothingUnlessToldTo) {
     std::filesystem::remove(folder.file("tarn_haven_watch.png"));
     const Finished refused = run_command(demo);
     EXPECT_EQ(refused.status, 1);
-    EXPECT_NE(refused.errors.find("nothing is written, since these files are there and differ"), std::string::npos);
+    EXPECT_NE(refused.errors.find("nothing is written, since these files are there and differ"),
+              std::string::npos);
     EXPECT_NE(refused.errors.find("--force replaces them: " + folder.file("tarn_haven_chart.png") + '\n'),
               std::string::npos)
         << refused.errors;
@@ -271,7 +275,8 @@ TEST(Tool, EndlessFilesAreRefused) {
         {"draw /dev/zero" + out, too_long},
         {"colours --palette /dev/zero", too_long},
         {"convert /dev/zero" + out, "/dev/zero: cannot decode the image: it is neither"},
-        {"draw " + folder.file("quay.brick") + out, ":2:7: /dev/zero: cannot decode the image: it is neither"},
+        {"draw " + folder.file("quay.brick") + out,
+         ":2:7: /dev/zero: cannot decode the image: it is neither"},
     };
     for (const auto& [arguments, message] : rows) {
         const Finished finished = run_command(tool + ' ' + arguments);

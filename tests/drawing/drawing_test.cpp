@@ -79,9 +79,18 @@ RC_GTEST_PROP(Drawing, AFillAndAStrokeAreOneCall, ()) {
 TEST(Drawing, ChecksWhatIsAddedAndPaintsNothingInAFormatThatDoesNotFit) {
     Drawing drawing;
     expect_errors<ArgumentError>({
-        {[&] { drawing.add(Circle{{0, 0}, -1}, Fill{}); }, "circle radius -1 is outside 0..2147483647"},
-        {[&] { drawing.add(Box{0, 0, 4, 4}, Fill{}, Stroke{{}, 0}); }, "stroke width 0 is outside 1..2147483647"},
-        {[&] { drawing.add(nullptr, {0, 0}); }, "the picture of a drawing is null"},
+        {[&] {
+             drawing.add(Circle{{0, 0}, -1}, Fill{});
+         },
+         "circle radius -1 is outside 0..2147483647"},
+        {[&] {
+             drawing.add(Box{0, 0, 4, 4}, Fill{}, Stroke{{}, 0});
+         },
+         "stroke width 0 is outside 1..2147483647"},
+        {[&] {
+             drawing.add(nullptr, {0, 0});
+         },
+         "the picture of a drawing is null"},
     });
     EXPECT_TRUE(drawing.items().empty());
     drawing.add(Box{0, 0, 4, 4}, Fill{colour("red")});
@@ -98,7 +107,8 @@ TEST(Drawing, OwnsTheMasksOfItsPictures) {
         drawing.add(std::make_shared<const Image>(Size{2, 2}, PixelFormat::rgb8, colour("teal")), {1, 1},
                     {.mask = &mask});
         Bitmap wrong("#");
-        EXPECT_THROW(drawing.add(std::make_shared<const Image>(Size{2, 2}, PixelFormat::rgb8), {1, 1}, {.mask = &wrong}),
+        EXPECT_THROW(drawing.add(std::make_shared<const Image>(Size{2, 2}, PixelFormat::rgb8), {1, 1},
+                                 {.mask = &wrong}),
                      ArgumentError);
     }
     Image image({4, 4}, PixelFormat::rgb8);

@@ -127,6 +127,7 @@ TEST(AtomicWrite, ASignalHandlerCanRemoveWhatIsUnfinished) {
     const TemporaryFolder folder;
     const std::string path = folder.file("a.bin");
     const std::string text(3000000, 'a');
+    replace(path, text);
     for (int i = 0; i < 20; ++i)
         run_and_kill(
             [&] {

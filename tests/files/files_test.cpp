@@ -267,8 +267,9 @@ TEST(Files, WhatNeverEndsIsReadUpToALimit) {
     save(sample(PixelFormat::rgb8), folder.file("a.png"));
     expect_errors<FileError>({
         {[&] { (void)load(folder.file("a.png"), 104); },
-         folder.file("a.png") + ": cannot decode the image: an image of 7 x 5 rgb8 pixels takes 105 bytes, more "
-                                "than the limit of 104"},
+         folder.file("a.png") +
+             ": cannot decode the image: an image of 7 x 5 rgb8 pixels takes 105 bytes, more "
+             "than the limit of 104"},
     });
 }
 

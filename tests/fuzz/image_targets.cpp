@@ -25,7 +25,8 @@ class Guarded {
     Guarded(Size size, PixelFormat format)
         : size_(size), format_(format),
           row_bytes_(static_cast<std::size_t>(size.width) * static_cast<std::size_t>(layout(format).bytes)),
-          stride_(row_bytes_ + 7), bytes_(2 * margin + stride_ * static_cast<std::size_t>(size.height), canary) {
+          stride_(row_bytes_ + 7),
+          bytes_(2 * margin + stride_ * static_cast<std::size_t>(size.height), canary) {
         for (std::int32_t y = 0; y < size.height; ++y)
             std::fill_n(bytes_.begin() + static_cast<std::ptrdiff_t>(begin(y)), row_bytes_, std::byte{0});
     }
@@ -92,7 +93,9 @@ Shape shape_of(Input& input) {
 Paint paint_of(Input& input) {
     switch (input.number(0, 4)) {
     case 0: return LinearGradient{{0, 0}, {31, 7}, {{0.1, input.colour()}, {0.7, input.colour()}}};
-    case 1: return Hatch{input.choice(Hatch::Direction::lattice), input.number(1, 9), input.number(1, 9), input.colour()};
+    case 1:
+        return Hatch{input.choice(Hatch::Direction::lattice), input.number(1, 9), input.number(1, 9),
+                     input.colour()};
     default: return input.colour();
     }
 }
@@ -110,7 +113,8 @@ Stroke stroke_of(Input& input, bool is_closed) {
     stroke.mitre_limit = 1 + input.number(0, 100) / 8.0;
     if (is_closed) stroke.alignment = input.choice(Alignment::outside);
     if (input.number(0, 2) == 0)
-        stroke.dashes = {{0.25 + input.number(0, 200) / 8.0, input.number(0, 200) / 8.0}, input.number(-99, 99) / 4.0};
+        stroke.dashes = {{0.25 + input.number(0, 200) / 8.0, input.number(0, 200) / 8.0},
+                         input.number(-99, 99) / 4.0};
     stroke.blending = blending_of(input);
     return stroke;
 }
@@ -131,7 +135,8 @@ Region region_of(Input& input) {
     std::vector<Span> spans(static_cast<std::size_t>(input.number(0, 12)));
     for (Span& span : spans) {
         const Point begin = input.point();
-        span = {begin.y, begin.x, std::min<std::int64_t>(std::int64_t{begin.x} + input.extent(), std::int64_t{1} << 31)};
+        span = {begin.y, begin.x,
+                std::min<std::int64_t>(std::int64_t{begin.x} + input.extent(), std::int64_t{1} << 31)};
     }
     return Region(std::move(spans));
 }
@@ -140,7 +145,8 @@ Image image_of(Input& input) {
     const std::int32_t width = input.number(1, 12);
     Image image({width, input.number(1, 12)}, input.format());
     for (int i = 0; i < 6; ++i)
-        image.set_pixel({input.number(0, image.width() - 1), input.number(0, image.height() - 1)}, input.colour());
+        image.set_pixel({input.number(0, image.width() - 1), input.number(0, image.height() - 1)},
+                        input.colour());
     return image;
 }
 
@@ -154,7 +160,8 @@ void drawing(Bytes bytes) {
     const Shape shape = shape_of(input);
     const bool is_closed = std::visit([]<class S>(const S&) { return ClosedShape<S>; }, shape);
     const Stroke stroke = stroke_of(input, is_closed);
-    const Fill fill{paint_of(input), input.choice(FillRule::non_zero), input.choice(FillEdge::tiling), blending_of(input)};
+    const Fill fill{paint_of(input), input.choice(FillRule::non_zero), input.choice(FillEdge::tiling),
+                    blending_of(input)};
     try {
         check_clips(size, format, input, [&](const ImageView& view) {
             const auto draw_one = [&]<class S>(const S& one) {

@@ -1,6 +1,6 @@
 /// @file
-/// What is fuzzed: each target takes any bytes and must neither crash, nor hang, nor break a promise. A broken
-/// promise ends the program by require().
+/// What is fuzzed: each target takes any bytes and must neither crash, nor hang, nor break a promise. A
+/// broken promise ends the program by require().
 #pragma once
 
 #include <cstddef>
@@ -11,10 +11,10 @@ namespace coldbrick::fuzz {
 
 using Bytes = std::span<const std::uint8_t>;
 
-void decoders(Bytes bytes);       ///< image files, and that what was decoded comes back
-void sheets(Bytes bytes);         ///< sheets, read and drawn
-void texts(Bytes bytes);          ///< colours, palettes, bitmaps
-void drawing(Bytes bytes);        ///< shapes and styles: only pixels in the clip change, and bands change nothing
+void decoders(Bytes bytes); ///< image files, and that what was decoded comes back
+void sheets(Bytes bytes);   ///< sheets, read and drawn
+void texts(Bytes bytes);    ///< colours, palettes, bitmaps
+void drawing(Bytes bytes);  ///< shapes and styles: only pixels in the clip change, and bands change nothing
 void region_algebra(Bytes bytes); ///< the laws of sets
 void overlays(Bytes bytes);       ///< images onto images, and that nothing outside changes
 void resizing(Bytes bytes);       ///< sizes and resamplings
@@ -24,9 +24,12 @@ struct Target {
     const char* name;
     void (*run)(Bytes bytes);
 };
-inline constexpr Target targets[] = {{"decoders", decoders},     {"sheets", sheets},
-                                     {"texts", texts},           {"drawing", drawing},
-                                     {"region_algebra", region_algebra}, {"overlays", overlays},
+inline constexpr Target targets[] = {{"decoders", decoders},
+                                     {"sheets", sheets},
+                                     {"texts", texts},
+                                     {"drawing", drawing},
+                                     {"region_algebra", region_algebra},
+                                     {"overlays", overlays},
                                      {"resizing", resizing}};
 
 /// Ends the program, telling what does not hold, unless it does.

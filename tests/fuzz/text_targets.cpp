@@ -27,7 +27,8 @@ std::string_view text_of(Bytes bytes) {
 void check_message(const Error& error) {
     const std::string_view text = error.what();
     require(text.size() < 3000, "messages are not endless");
-    require(std::ranges::none_of(text, [](char c) { return (c >= 0 && c < ' ' && c != '\n' && c != '\t') || c == 127; }),
+    require(std::ranges::none_of(
+                text, [](char c) { return (c >= 0 && c < ' ' && c != '\n' && c != '\t') || c == 127; }),
             "messages steer no terminal");
 }
 
@@ -67,10 +68,12 @@ void decoders(Bytes bytes) {
 
 void sheets(Bytes bytes) {
     attempt([&] {
-        const Sheet sheet = read_sheet(text_of(bytes), "fuzz.brick", {}, [](const std::string&, std::size_t most) {
-            return Image({3, 2}, PixelFormat::rgba8, Colour(9, 99, 199, 99), most);
-        });
-        if (std::int64_t{sheet.size.width} * sheet.size.height > 100000 || sheet.drawing.items().size() > 200) return;
+        const Sheet sheet =
+            read_sheet(text_of(bytes), "fuzz.brick", {}, [](const std::string&, std::size_t most) {
+                return Image({3, 2}, PixelFormat::rgba8, Colour(9, 99, 199, 99), most);
+            });
+        if (std::int64_t{sheet.size.width} * sheet.size.height > 100000 || sheet.drawing.items().size() > 200)
+            return;
         (void)sheet.render();
     });
 }
@@ -78,7 +81,9 @@ void sheets(Bytes bytes) {
 void texts(Bytes bytes) {
     const std::string_view text = text_of(bytes);
     attempt([&] { require(colour(hex(colour(text))) == colour(text), "a colour is its own text's"); });
-    attempt([&] { require(read_palette(palette_text(read_palette(text))) == read_palette(text), "so is a palette"); });
+    attempt([&] {
+        require(read_palette(palette_text(read_palette(text))) == read_palette(text), "so is a palette");
+    });
     attempt([&] { require(Bitmap(text).size().width > 0, "a bitmap has pixels"); });
 }
 

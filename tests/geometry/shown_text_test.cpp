@@ -17,10 +17,11 @@ TEST(ShownText, SteersNoTerminalAndIsCut) {
     using namespace std::string_view_literals;
     const Row rows[] = {
         {"quay", "quay"},
-        {"\xC3\xA9 \xE2\x82\xAC \xF0\x9F\x9A\xA2", "\xC3\xA9 \xE2\x82\xAC \xF0\x9F\x9A\xA2"}, // of 2, 3, 4 bytes
+        {"\xC3\xA9 \xE2\x82\xAC \xF0\x9F\x9A\xA2",
+         "\xC3\xA9 \xE2\x82\xAC \xF0\x9F\x9A\xA2"}, // of 2, 3, 4 bytes
         {"a\x1b[2J\r\n\0b"sv, "a\\x1b[2J\\x0d\\x0a\\x00b"},
-        {"\x7f \xC2\x9B", "\\x7f \\xc2\\x9b"},                 // DEL, and a control character of 2 bytes
-        {"\xFF \xC3 \x80", "\\xff \\xc3 \\x80"},               // not UTF-8
+        {"\x7f \xC2\x9B", "\\x7f \\xc2\\x9b"},                   // DEL, and a control character of 2 bytes
+        {"\xFF \xC3 \x80", "\\xff \\xc3 \\x80"},                 // not UTF-8
         {"\xC0\xAF \xE0\x80\xAF", "\\xc0\\xaf \\xe0\\x80\\xaf"}, // longer than it needs to be
         {"\xED\xA0\x80 \xF4\x90\x80\x80", "\\xed\\xa0\\x80 \\xf4\\x90\\x80\\x80"}, // no characters
     };
@@ -32,8 +33,15 @@ TEST(ShownText, SteersNoTerminalAndIsCut) {
 
 TEST(NearestWord, IsTheOneWithFewestChangesIfThatIsNear) {
     constexpr std::array<std::string_view, 4> words{"draw", "graph", "convert", "demo"};
-    for (const auto& [word, meant] : {std::pair{"drow", "draw"}, {"rdaw", "draw"}, {"dra", "draw"}, {"grpah", "graph"},
-                                      {"covnert", "convert"}, {"convertt", "convert"}, {"sketch", ""}, {"", ""}, {"x", ""}})
+    for (const auto& [word, meant] : {std::pair{"drow", "draw"},
+                                      {"rdaw", "draw"},
+                                      {"dra", "draw"},
+                                      {"grpah", "graph"},
+                                      {"covnert", "convert"},
+                                      {"convertt", "convert"},
+                                      {"sketch", ""},
+                                      {"", ""},
+                                      {"x", ""}})
         EXPECT_EQ(nearest_word(word, words), meant) << word;
     EXPECT_EQ(nearest_word(std::string(1000, 'a'), words), "");
     EXPECT_EQ(list_of(words), "draw, graph, convert, demo");

@@ -32,10 +32,10 @@ Box extent(const S& shape) {
 }
 
 rc::Gen<Shape> any_shape() {
-    return rc::gen::suchThat(rc::gen::oneOf(any_open_shape(window), any_closed_shape(window)),
-                             [](const Shape& shape) {
-                                 return std::visit([](const auto& one) { return is_small(extent(one)); }, shape);
-                             });
+    return rc::gen::suchThat(
+        rc::gen::oneOf(any_open_shape(window), any_closed_shape(window)), [](const Shape& shape) {
+            return std::visit([](const auto& one) { return is_small(extent(one)); }, shape);
+        });
 }
 
 } // namespace
@@ -68,12 +68,15 @@ TEST(Bounds, OfHugeShapesAreWhereTheirIdealEdgesAre) {
     EXPECT_NEAR(static_cast<double>(turned.x), -878919791.6, 5); // hypot(a cos, b sin)
     EXPECT_EQ(turned.x + turned.end_x(), 1);
     EXPECT_EQ(bounds(upright, wide), (Box{-1000000003, -300000003, 2000000007, 600000007}));
-    EXPECT_EQ((Arc{upright, degrees(0), degrees(180)}.bounds()), (Box{-1000000000, 0, 2000000001, 300000001}));
+    EXPECT_EQ((Arc{upright, degrees(0), degrees(180)}.bounds()),
+              (Box{-1000000000, 0, 2000000001, 300000001}));
     EXPECT_EQ((Sector{upright, degrees(0), degrees(90)}.bounds()), (Box{0, 0, 1000000001, 300000001}));
-    EXPECT_EQ((Segment{upright, degrees(0), degrees(180)}.bounds()), (Box{-1000000000, 0, 2000000001, 300000001}));
+    EXPECT_EQ((Segment{upright, degrees(0), degrees(180)}.bounds()),
+              (Box{-1000000000, 0, 2000000001, 300000001}));
     const Line slanting{{-2000000000, -2000000000}, {2000000000, 2000000000}};
     const Box slant = bounds(Line{{0, 0}, {50, 50}}, wide).moved(-2000000000, -2000000000);
-    EXPECT_EQ(bounds(slanting, wide), (Box{slant.x, slant.y, slant.width + 3999999950, slant.height + 3999999950}));
+    EXPECT_EQ(bounds(slanting, wide),
+              (Box{slant.x, slant.y, slant.width + 3999999950, slant.height + 3999999950}));
     Stroke dashed = wide;
     dashed.dashes = {{5, 3}, 0};
     EXPECT_EQ(bounds(upright, dashed).width, 2000000007);

@@ -229,22 +229,43 @@ TEST(Image, WhatIsNoneOfAnEnumerationIsRefused) {
         };
     };
     expect_errors<ArgumentError>({
-        {[&] { (void)Image({2, 2}, beyond(PixelFormat::rgba32f)); }, "pixel format 15 is outside 0..14"},
-        {[&] { (void)ImageView(image.view().bytes(), {1, 1}, beyond(PixelFormat::rgba32f)); },
+        {[&] {
+             (void)Image({2, 2}, beyond(PixelFormat::rgba32f));
+         },
+         "pixel format 15 is outside 0..14"},
+        {[&] {
+             (void)ImageView(image.view().bytes(), {1, 1}, beyond(PixelFormat::rgba32f));
+         },
          "pixel format 15 is outside 0..14"},
         {[&] { (void)converted(image, beyond(PixelFormat::rgba32f)); }, "pixel format 15 is outside 0..14"},
-        {[&] { draw(image, box, Fill{{}, beyond(FillRule::non_zero)}); }, "fill rule 2 is outside 0..1"},
-        {[&] { draw(image, box, Fill{{}, {}, beyond(FillEdge::tiling)}); }, "fill edge 2 is outside 0..1"},
-        {[&] { draw(image, box, Fill{{}, {}, {}, {beyond(BlendMode::bits_xor)}}); },
+        {[&] {
+             draw(image, box, Fill{{}, beyond(FillRule::non_zero)});
+         },
+         "fill rule 2 is outside 0..1"},
+        {[&] {
+             draw(image, box, Fill{{}, {}, beyond(FillEdge::tiling)});
+         },
+         "fill edge 2 is outside 0..1"},
+        {[&] {
+             draw(image, box, Fill{{}, {}, {}, {beyond(BlendMode::bits_xor)}});
+         },
          "blend mode 31 is outside 0..30"},
         {stroking([&](Stroke& stroke) { stroke.cap = beyond(Cap::round); }), "cap 3 is outside 0..2"},
         {stroking([&](Stroke& stroke) { stroke.join = beyond(Join::round); }), "join 3 is outside 0..2"},
         {stroking([&](Stroke& stroke) { stroke.alignment = beyond(Alignment::outside); }),
          "alignment 3 is outside 0..2"},
-        {[&] { draw(image, Series{beyond(Series::Kind::triangles), {}}, Stroke{}); },
+        {[&] {
+             draw(image, Series{beyond(Series::Kind::triangles), {}}, Stroke{});
+         },
          "kind of series 5 is outside 0..4"},
-        {[&] { (void)box.placed(beyond(Anchor::bottom_right), {0, 0}); }, "anchor 9 is outside 0..8"},
-        {[&] { (void)Paint(Hatch{beyond(Hatch::Direction::lattice), 8, 1, {}}); }, "hatch direction 6 is outside 0..5"},
+        {[&] {
+             (void)box.placed(beyond(Anchor::bottom_right), {0, 0});
+         },
+         "anchor 9 is outside 0..8"},
+        {[&] {
+             (void)Paint(Hatch{beyond(Hatch::Direction::lattice), 8, 1, {}});
+         },
+         "hatch direction 6 is outside 0..5"},
     });
     EXPECT_EQ(image.pixel({1, 1}), Colour(0, 0, 0));
 }
@@ -256,7 +277,10 @@ TEST(Image, MovedFromHasNoPixels) {
     // NOLINTBEGIN(bugprone-use-after-move): that is what is tested
     expect_errors<ArgumentError>({
         {[&] { (void)image.view(); }, message},
-        {[&] { draw(image, Box{0, 0, 1, 1}, Fill{}); }, message},
+        {[&] {
+             draw(image, Box{0, 0, 1, 1}, Fill{});
+         },
+         message},
         {[&] { (void)Image(image); }, message}, // NOLINT(performance-unnecessary-copy-initialization)
     });
     image = taken;

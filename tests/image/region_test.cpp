@@ -180,7 +180,8 @@ TEST(Region, TellsWhetherShapesTouch) {
 
 // Would write past its memory, or ask for gigabytes, if rows were counted in 32 bits or kept one by one.
 TEST(Region, OfPixelsFarApartTakesMemoryForItsSpans) {
-    for (const auto& [first, last] : {std::pair{lowest, highest}, {0, 1000000000}, {-2000000000, 2000000000}}) {
+    for (const auto& [first, last] :
+         {std::pair{lowest, highest}, {0, 1000000000}, {-2000000000, 2000000000}}) {
         const Region region = coldbrick::region(Dots{{{0, first}, {3, last}, {0, first}}}, Stroke{});
         EXPECT_EQ(region.spans(), (std::vector<Span>{{first, 0, 1}, {last, 3, 4}}));
         EXPECT_EQ(region.bounds(), (Box{0, first, 4, std::int64_t{last} - first + 1}));
@@ -204,7 +205,10 @@ TEST(Region, RefusesSpansBeyondThePixels) {
     const std::int64_t last = std::int64_t{1} << 31;
     EXPECT_EQ(Region({{0, 5, last}}).area(), last - 5);
     expect_errors<ArgumentError>({
-        {[&] { (void)Region({{0, 5, last + 1}}); }, "span's end 2147483649 is outside -2147483648..2147483648"},
+        {[&] {
+             (void)Region({{0, 5, last + 1}});
+         },
+         "span's end 2147483649 is outside -2147483648..2147483648"},
     });
 }
 

@@ -330,11 +330,11 @@ TEST(Arc, ValuesOutsideTheirRangesAreNamed) {
 TEST(Arc, BothEndsOfASweepAreKeptAsGiven) {
     // The start points straight down on the screen; start + sweep - sweep would miss it by a rounding.
     const Ellipse ellipse{{4, -3, 21, 11}, degrees(-180)};
-    const PixelSet result =
-        filled({30, 12}, Sector{ellipse, degrees(-90), degrees(-348.2435217398228)});
+    const PixelSet result = filled({30, 12}, Sector{ellipse, degrees(-90), degrees(-348.2435217398228)});
     for (int y = 2; y <= 7; ++y) EXPECT_TRUE(result.contains(14, y)) << y << result;
     for (const double turn : {0.0, 360e8, -720.0})
-        EXPECT_EQ(stroked({30, 12}, Arc{{ellipse.box, degrees(30 + turn)}, degrees(20 - turn), degrees(200)}, {{}, 3}),
+        EXPECT_EQ(stroked({30, 12}, Arc{{ellipse.box, degrees(30 + turn)}, degrees(20 - turn), degrees(200)},
+                          {{}, 3}),
                   stroked({30, 12}, Arc{{ellipse.box, degrees(30)}, degrees(20), degrees(200)}, {{}, 3}));
 }
 
@@ -348,7 +348,8 @@ TEST(Arc, AnEmptyOneHasThePixelInTheSweepsMiddle) {
 TEST(Arc, HugeTurnsCostNoMoreThanSmallOnes) {
     Stroke dashed{{}, 3};
     dashed.dashes = {{3, 2}, 0};
-    const PixelSet turned = stroked({40, 30}, Arc{{{8, 8, 25, 15}, degrees(30 + 360e9)}, {}, degrees(200)}, dashed);
+    const PixelSet turned =
+        stroked({40, 30}, Arc{{{8, 8, 25, 15}, degrees(30 + 360e9)}, {}, degrees(200)}, dashed);
     EXPECT_EQ(turned, stroked({40, 30}, Arc{{{8, 8, 25, 15}, degrees(30)}, {}, degrees(200)}, dashed));
     EXPECT_GT(turned.count(), 0);
 }

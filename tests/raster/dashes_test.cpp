@@ -254,7 +254,8 @@ TEST(Dashes, ThatOnlyTouchAnEndAreNotPainted) {
     EXPECT_FALSE(stroked(window, slanting, dashed(6, {2, 3}, 2)).contains(2, 4)); // the stretch ends there
     EXPECT_TRUE(stroked(window, slanting, dashed(6, {2, 3}, 1.5)).contains(2, 4));
     const Line level{{5, 10}, {15, 10}};
-    const auto is_on = [&](const Shape& shape, const std::vector<double>& lengths, double offset, int x, int y) {
+    const auto is_on = [&](const Shape& shape, const std::vector<double>& lengths, double offset, int x,
+                           int y) {
         return stroked(window, shape, dashed(5, lengths, offset)).contains(x, y);
     };
     EXPECT_FALSE(is_on(level, {5, 5}, 0, 15, 10)); // begins at the last pixel

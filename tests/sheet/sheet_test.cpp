@@ -119,11 +119,12 @@ star at (30, 20) radius 9 notch 4 tips 5 turned 36       fill red
     EXPECT_EQ(std::get<Sector>(styled(sheet, 1).shape),
               (Sector{Ellipse::about({30, 20}, 9, 4, degrees(30)), degrees(0), degrees(-75)}));
     EXPECT_EQ(styled(sheet, 1).stroke->alignment, Alignment::inside);
-    EXPECT_EQ(std::get<Segment>(styled(sheet, 2).shape), (Segment{{{3, 2, 10, 29}}, degrees(10.5), degrees(400)}));
+    EXPECT_EQ(std::get<Segment>(styled(sheet, 2).shape),
+              (Segment{{{3, 2, 10, 29}}, degrees(10.5), degrees(400)}));
     EXPECT_EQ(std::get<Ellipse>(styled(sheet, 3).shape), (Ellipse{{5, 6, 12, 7}, degrees(-45)}));
     EXPECT_EQ(std::get<RoundedBox>(styled(sheet, 4).shape), (RoundedBox{{5, 6, 12, 7}, 3}));
-    EXPECT_EQ(styled(sheet, 4).stroke, (Stroke{colour("red"), 2, Cap::butt, Join::mitre, 4, Alignment::outside,
-                                       Dashes{{4, 2.5}, -1}}));
+    EXPECT_EQ(styled(sheet, 4).stroke, (Stroke{colour("red"), 2, Cap::butt, Join::mitre, 4,
+                                               Alignment::outside, Dashes{{4, 2.5}, -1}}));
     EXPECT_EQ(std::get<Dots>(styled(sheet, 5).shape), (Dots{{{1, 2}, {3, 4}}}));
     EXPECT_EQ(std::get<Polygon>(styled(sheet, 6).shape), regular_polygon({30, 20}, 9, 6));
     EXPECT_EQ(std::get<Polygon>(styled(sheet, 7).shape), star({30, 20}, 9, 4, 5, degrees(-54)));
@@ -290,9 +291,8 @@ TEST(Sheet, FaultsAreToldWithTheirPlace) {
         {"let a = 3 / 0", "quay.brick:1:11: division by zero\nlet a = 3 / 0\n          ^"},
         {"let a = ((1, 2), 3)",
          "quay.brick:1:10: expected a number, not a point\nlet a = ((1, 2), 3)\n         ^"},
-        {"let a = (1, 2).z",
-         "quay.brick:1:15: points have x and y, not \"z\"\n"
-         "let a = (1, 2).z\n              ^"},
+        {"let a = (1, 2).z", "quay.brick:1:15: points have x and y, not \"z\"\n"
+                             "let a = (1, 2).z\n              ^"},
         {"let a = red.x",
          "quay.brick:1:12: only a point has .x and .y, and only a palette has colours; this is a colour\n"
          "let a = red.x\n           ^"},
@@ -422,16 +422,18 @@ TEST(Sheet, HostileTextsEndInAMessage) {
 TEST(Sheet, StrangeBytesAreNamedAndSteerNoTerminal) {
     const auto reading = [](std::string text) { return [text = std::move(text)] { (void)read(text); }; };
     expect_errors<SheetError>({
-        {reading(std::string("let a = 1\0", 10)), "quay.brick:1:10: no statement or expression has the character "
-                                                  "\"\\x00\"\nlet a = 1\\x00\n         ^"},
-        {reading("let a = 7 % 2"), "quay.brick:1:11: no statement or expression has the character \"%\"\nlet a = 7 % "
-                                   "2\n          ^"},
+        {reading(std::string("let a = 1\0", 10)),
+         "quay.brick:1:10: no statement or expression has the character "
+         "\"\\x00\"\nlet a = 1\\x00\n         ^"},
+        {reading("let a = 7 % 2"),
+         "quay.brick:1:11: no statement or expression has the character \"%\"\nlet a = 7 % "
+         "2\n          ^"},
         {reading("let a = \xff"), "quay.brick:1:9: the byte \\xff is not UTF-8\nlet a = \\xff\n        ^"},
         {reading("// \x1b[2J\xff\x07 fog\rlet a = \x1b"), // CR alone ends a line
          "quay.brick:2:9: no statement or expression has the character \"\\x1b\"\nlet a = \\x1b\n        ^"},
-        {reading("let a = 1\r\nlet b = \"\x1b\" + 1"),
-         "quay.brick:2:9: expected a number, a point, a colour or a name, found \"\\x1b\"\nlet b = \"\\x1b\" + 1\n"
-         "        ^"},
+        {reading("let a = 1\r\nlet b = \"\x1b\" + 1"), "quay.brick:2:9: expected a number, a point, a colour "
+                                                       "or a name, found \"\\x1b\"\nlet b = \"\\x1b\" + 1\n"
+                                                       "        ^"},
         {reading("let " + std::string(300, 'a') + " = %"),
          "quay.brick:1:308: no statement or expression has the character \"%\"\n..." + std::string(67, 'a') +
              " = %\n" + std::string(73, ' ') + "^"},
@@ -452,22 +454,29 @@ TEST(Sheet, WhatTheLibraryRefusesHasItsPlace) {
     };
     const std::string wide = "ellipse (-2147483648, 0) to (2147483647, 9) fill red";
     const std::string far = "star at (2147483647, 0) radius 9 notch 4 tips 5 fill red";
-    const std::string turned = "arc at (20, 15) radii 12 x 7 turned 360000000000000000000000 from 0 sweep 200 stroke red 3";
+    const std::string turned =
+        "arc at (20, 15) radii 12 x 7 turned 360000000000000000000000 from 0 sweep 200 stroke red 3";
     const std::string twice = "box (1, 1) to (4, 4) stroke red cap round cap butt";
     const std::string sides = "box (1, 1) to (4, 4) stroke red inside outside";
     expect_errors<SheetError>({
         {reading(wide), at_statement("ellipse width 4294967296 is outside 0..4294967295", wide)},
         {reading(far), at_statement("rounded x 2147483649 is outside -2147483648..2147483647", far)},
-        {reading(turned), at_statement("an angle of 3.6e+23 degrees is outside -1e12..1e12", turned.substr(0, 71) + "...")},
+        {reading(turned),
+         at_statement("an angle of 3.6e+23 degrees is outside -1e12..1e12", turned.substr(0, 71) + "...")},
         {reading(twice), "quay.brick:2:43: \"cap\" is here for the second time\n" + twice + '\n' +
                              std::string(42, ' ') + "^"},
-        {reading(sides), "quay.brick:2:40: the side of the edge is told for the second time\n" + sides + '\n' +
-                             std::string(39, ' ') + "^"},
-        {[] { (void)read("sheet 9 x 9\npalette p a red", {{"p", "7"}}); },
+        {reading(sides), "quay.brick:2:40: the side of the edge is told for the second time\n" + sides +
+                             '\n' + std::string(39, ' ') + "^"},
+        {[] {
+             (void)read("sheet 9 x 9\npalette p a red", {{"p", "7"}});
+         },
          "quay.brick:2:9: a palette cannot be set: only a number, a point or a colour that let defines can\n"
          "palette p a red\n        ^"},
-        {[] { (void)read("sheet 9 x 9\nlet radius_of_light = 4", {{"radius_of_lihgt", "7"}}); },
-         "quay.brick: no let defines \"radius_of_lihgt\", which is to be set; did you mean \"radius_of_light\"? the "
+        {[] {
+             (void)read("sheet 9 x 9\nlet radius_of_light = 4", {{"radius_of_lihgt", "7"}});
+         },
+         "quay.brick: no let defines \"radius_of_lihgt\", which is to be set; did you mean "
+         "\"radius_of_light\"? the "
          "sheet defines radius_of_light"},
         {[] { (void)read("sheet 2147483647 x 2147483647").render(PixelFormat::rgba32f); },
          "quay.brick:1:1: an image of 2147483647 x 2147483647 rgba32f pixels exceeds the address space"},
@@ -477,7 +486,9 @@ TEST(Sheet, WhatTheLibraryRefusesHasItsPlace) {
 TEST(Sheet, LongOnesNeitherUseUpTheStackNorMeetLimitsOfOneExpression) {
     std::string stops = "red";
     for (int i = 0; i < 3000; ++i) stops += ", blue";
-    EXPECT_EQ(read("sheet 9 x 9\nbox (0, 0) to (8, 8) fill along (0, 0) to (8, 0) " + stops).drawing.items().size(), 1U);
+    EXPECT_EQ(
+        read("sheet 9 x 9\nbox (0, 0) to (8, 8) fill along (0, 0) to (8, 0) " + stops).drawing.items().size(),
+        1U);
     std::string comments;
     for (int i = 0; i < 200000; ++i) comments += "// fog\n";
     EXPECT_EQ(read("sheet 9 x 9\nlet a = (1,\n" + comments + "2)").size, (Size{9, 9}));
@@ -496,7 +507,10 @@ TEST(Sheet, AllImagesTogetherHaveALimit) {
         {[&] { (void)read_sheet("sheet 9 x 9\n" + image + image + image, "quay.brick", {}, load, 1000); },
          "quay.brick:4:7: an image of 10 x 10 rgba8 pixels takes 400 bytes, more than the limit of 200\n"
          "image \"a.png\" at (0, 0)\n      ^"},
-        {[&] { (void)read_sheet("sheet 9 x 9\nimage \"a\" at (0, 0) size 11 x 23", "quay.brick", {}, load, 1000); },
+        {[&] {
+             (void)read_sheet("sheet 9 x 9\nimage \"a\" at (0, 0) size 11 x 23", "quay.brick", {}, load,
+                              1000);
+         },
          "quay.brick:2:1: an image of 11 x 23 rgba8 pixels takes 1012 bytes, more than the limit of 1000\n"
          "image \"a\" at (0, 0) size 11 x 23\n^"},
     });

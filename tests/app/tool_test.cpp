@@ -285,4 +285,19 @@ TEST(Tool, EndlessFilesAreRefused) {
     }
 }
 
+TEST(Tool, ASaveThatEndsEarlyLeavesNothingBehind) {
+    const TemporaryFolder folder;
+    write_file(folder.file("vast.brick"), "sheet 3000 x 3000 on navy\n");
+    const std::string draw = tool + " draw " + folder.file("vast.brick") + " -o " + folder.file("a.ppm");
+    const Finished limited = run_command("ulimit -f 8; " + draw);
+    EXPECT_EQ(limited.status, 1);
+    EXPECT_EQ(limited.errors, "coldbrick: cannot write " + folder.file("a.ppm") + ": File too large\n");
+    for (const char* signal : {"INT", "TERM"})
+        for (const char* after : {"0.02", "0.04", "0.06", "0.08"}) {
+            (void)run_command(std::string("timeout -s ") + signal + ' ' + after + ' ' + draw);
+            std::filesystem::remove(folder.file("a.ppm")); // if it was in time
+            EXPECT_EQ(folder.file_count(), 1) << signal << ' ' << after;
+        }
+}
+
 } // namespace coldbrick::test

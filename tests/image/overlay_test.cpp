@@ -148,6 +148,11 @@ TEST(Bitmap, IsReadFromPackedBitsAndDrawings) {
              (void)Bitmap({10, 3}, packed, 3);
          },
          "5 bytes are fewer than a bitmap's 3 rows of 3 bytes"},
+        {[&] {
+             (void)Bitmap({2147483647, 2147483647}, packed, 268435456); // told before it is allocated
+         },
+         "5 bytes are fewer than a bitmap's 2147483647 rows of 268435456 bytes"},
+        {[] { (void)Bitmap("##\n#\x1b"); }, "\"\\x1b\" in line 2 of a bitmap is neither # nor ."},
         {[] { (void)Bitmap("##\n#"); }, "line 2 of a bitmap has 1 pixels, the first one 2"},
         {[] { (void)Bitmap("##\n#x"); }, "\"x\" in line 2 of a bitmap is neither # nor ."},
         {[] { (void)Bitmap(""); }, "a bitmap's drawing has no pixels"},

@@ -99,6 +99,12 @@ TEST(Palette, RefusesWhatIsNone) {
     expect_errors<ArgumentError>({
         {[] { (void)Palette(std::vector<Palette::Entry>()); },
          "a palette's number of entries 0 is outside 1..256"},
+        {[] {
+             std::string text; // is not gone through again for each of its lines
+             for (int i = 0; i < 300000; ++i) text += "#123\r";
+             (void)read_palette(text);
+         },
+         "palette line 257: a palette has at most 256 entries"},
         {[] { (void)Palette(std::vector<Palette::Entry>(257)); },
          "a palette's number of entries 257 is outside 1..256"},
         {[] {

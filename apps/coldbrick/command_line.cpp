@@ -79,6 +79,7 @@ CLI::Option* add_choice(CLI::App& command, const char* name, const char* descrip
         const auto found = choices.find(word);
         if (found == choices.end()) {
             std::vector<std::string_view> known;
+            known.reserve(choices.size());
             for (const auto& choice : choices) known.push_back(choice.first);
             throw CLI::ValidationError(
                 name, fmt::format("{} is none of {}", cb::in_quotes(word), fmt::join(known, ", ")));

@@ -158,7 +158,7 @@ class DashFinder {
     /// that only touches the path's end is none.
     [[nodiscard]] long double distance_to_on(long double position, long double path_length) {
         if (on(position)) return 0;
-        constexpr long double none = std::numeric_limits<long double>::infinity();
+        const long double none = std::numeric_limits<long double>::infinity();
         const Stretch off = known_.stretch;
         const bool is_before = off.from > 0 || (off.from == 0 && known_.dot_before);
         const bool is_after = off.to < path_length || (off.to == path_length && known_.dot_after);

@@ -121,8 +121,8 @@ class OutermostSearch {
             const auto y = static_cast<std::int64_t>(std::floor(place.y + 0.5L));
             return seen_.grow({x, y, x + 1, y + 1});
         }
-        for (long double radius = outline_.slack; radius < furthest; radius *= 4)
-            if (seen_.look(around(place, radius), rasterise_)) return;
+        long double radius = outline_.slack;
+        while (radius < furthest && !seen_.look(around(place, radius), rasterise_)) radius *= 4;
     }
 
     /// True if spans can tell of pixels at the place.

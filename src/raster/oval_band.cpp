@@ -143,6 +143,14 @@ class LeftEdge {
 
     static constexpr Real none = std::numeric_limits<Real>::infinity();
 
+    /// A place before the first x with the depth `level`, near to it, from a place behind it: the depth lies
+    /// below its tangent. Minus infinity if there is none on this side of the deepest place.
+    [[nodiscard]] Real before(Real y, Real level, Real x) const {
+        const auto here = depth_.at(x * cosine_ + y * sine_, y * cosine_ - x * sine_);
+        const Real slope = here.x * cosine_ - here.y * sine_;
+        return slope > 0 ? x - std::max(Real(0), here.depth - level) / slope : -none;
+    }
+
     /// The first x from `start` on, where the depth is not above `level`, with the depth `level`; or none.
     /// Depth is a concave function on the row, so that Newton's method approaches from the left without ever
     /// passing it.
@@ -167,6 +175,16 @@ class LeftEdge {
     Real cosine_;
     Real sine_;
 };
+
+/// The left crossing of a turned ellipse with a row; none if they do not meet.
+template <class Real>
+Real left_crossing(Real a, Real b, Real cosine, Real sine, Real y) {
+    const Real down = std::hypot(a * sine, b * cosine);
+    if (std::abs(y) >= down) return LeftEdge<Real>::none;
+    const Real spread = a / down * (b / down) * std::sqrt((down - y) * (down + y));
+    const Real lean = (a - b) / down * ((a + b) / down) * sine * cosine;
+    return lean * y - spread;
+}
 
 /// The largest column -X of an area that ends at `edge`, deeper than rounding errors reach: what is just half
 /// a width from the curve belongs to the band on the inside and not on the outside.
@@ -197,17 +215,22 @@ SymmetricRow OvalBand::left_side(std::int64_t y) const {
     const auto b = static_cast<Real>(oval_.b);
     const auto width = static_cast<Real>(width_);
     const auto row = static_cast<Real>(y);
-    const Real across = std::hypot(a * Real(oval_.cosine), b * Real(oval_.sine));
-    const Real down = std::hypot(a * Real(oval_.sine), b * Real(oval_.cosine));
+    const Real cosine = oval_.cosine;
+    const Real sine = oval_.sine;
+    const Real across = std::hypot(a * cosine, b * sine);
+    const Real down = std::hypot(a * sine, b * cosine);
     if (std::abs(row) >= down + width) return {nowhere, nowhere};
     const LeftEdge<Real> edge(oval_);
     const std::int64_t parity = oval_.centre_x & 1;
-    const Real outer = edge.at(row, -width, -across - width);
+    // The ellipse with axes longer by the width lies within the area that the band fills, and the one with
+    // shorter axes about its hole (support functions: the length of a sum is at most the sum of lengths).
+    const Real longer = left_crossing(a + width, b + width, cosine, sine, row);
+    const Real start = longer < edge.none ? edge.before(row, -width, longer) : -across - width;
+    const Real outer = edge.at(row, -width, std::max(start, -across - width));
     SymmetricRow result{outer < edge.none ? column_from(outer, parity) : nowhere, nowhere};
-    if (std::abs(row) >= down || down == 0) return result;
-    const Real spread = a * b / (down * down) * std::sqrt((down - row) * (down + row));
-    const Real lean = (a - b) * (a + b) * Real(oval_.sine) * Real(oval_.cosine) / (down * down);
-    const Real hole = edge.at(row, width, lean * row - spread);
+    if (std::min(a, b) <= width) return result;
+    const Real shorter = left_crossing(a - width, b - width, cosine, sine, row);
+    const Real hole = shorter < edge.none ? edge.at(row, width, shorter) : edge.none;
     if (hole < edge.none) result.hole = column_from(hole, parity);
     return result;
 }

@@ -80,8 +80,9 @@ void check_may_replace(const fs::path& path, const struct stat& present) {
 /// Gives the new file the old one's owner and group, where the process may, and its permissions; bits that
 /// lend the owner's or the group's rights were meant for what was in the old file.
 bool take_over(int descriptor, const struct stat& present) {
-    const bool both = ::fchown(descriptor, present.st_uid, present.st_gid) == 0;
-    if (!both && ::fchown(descriptor, static_cast<uid_t>(-1), present.st_gid) != 0) errno = 0;
+    const bool kept = ::fchown(descriptor, present.st_uid, present.st_gid) == 0 ||
+                      ::fchown(descriptor, static_cast<uid_t>(-1), present.st_gid) == 0;
+    (void)kept; // the file is the process's own then
     return ::fchmod(descriptor, present.st_mode & 0777U) == 0;
 }
 

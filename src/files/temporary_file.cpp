@@ -66,7 +66,7 @@ class Unfinished {
 
 std::array<Unfinished::Place, Unfinished::none> Unfinished::places;
 
-/// FNV-1a (Fowler, Noll, Vo; RFC 9923): files beside each other rarely share it, and if they do, they only
+/// FNV-1a (Fowler, Noll, Vo): files beside each other rarely share it, and if they do, they only
 /// take turns.
 std::uint64_t hash_of(std::string_view text) {
     std::uint64_t hash = 14695981039346656037U;

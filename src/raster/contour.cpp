@@ -8,6 +8,7 @@
 #include <cmath>
 #include <concepts>
 #include <limits>
+#include <optional>
 #include <utility>
 
 namespace coldbrick::raster {
@@ -19,6 +20,35 @@ struct Heading {
     Vector at;
     Vector direction; ///< of length 1
 };
+
+/// Where the outer sides of two strokes that meet end, and the tip of their mitre.
+struct Corner {
+    bool turns_right;
+    bool is_straight;              ///< or straight back: there is nothing between the sides
+    long double half_angle_cosine; ///< of the angle by which the path turns
+    Vector first;
+    Vector second;
+    std::optional<Vector> tip; ///< none where the pen has no mitre or it is beyond its limit
+};
+
+/// @param in the vertex, and the direction that leads to it
+/// @param out the direction that leads on
+Corner corner_of(const Heading& in, Vector out, const Pen& pen) {
+    const long double turn = cross(in.direction, out);
+    const long double cosine = dot(in.direction, out);
+    const auto half_width = static_cast<long double>(pen.width);
+    // The corner's outer side is on the left of a turn to the right.
+    const long double side = turn > 0 ? -half_width : half_width;
+    Corner corner{turn > 0,
+                  std::abs(turn) < 1e-9L,
+                  std::sqrt(std::max(0.0L, (1 + cosine) / 2)),
+                  in.at + side * in.direction.right(),
+                  in.at + side * out.right(),
+                  std::nullopt};
+    if (pen.join == Join::mitre && corner.half_angle_cosine * pen.mitre_limit >= 1)
+        corner.tip = in.at + side / (1 + cosine) * (in.direction + out).right();
+    return corner;
+}
 
 long double length_of(const Side& side) {
     return side.length();
@@ -128,20 +158,13 @@ class Strokes {
 
     void add_join(const Heading& in, const Vector& out) {
         if (pen_.join == Join::round) return add_disc(in.at);
-        const long double turn = cross(in.direction, out);
-        const long double cosine = dot(in.direction, out);
-        if (std::abs(turn) < 1e-9L) return; // straight on, or straight back
-        // The corner's outer side is on the left of a turn to the right.
-        const long double side = turn > 0 ? -half_width_ : half_width_;
-        const Vector first = in.at + side * in.direction.right();
-        const Vector second = in.at + side * out.right();
-        const long double half_angle_cosine = std::sqrt(std::max(0.0L, (1 + cosine) / 2));
-        const bool mitred = pen_.join == Join::mitre && half_angle_cosine * pen_.mitre_limit >= 1;
-        std::vector<Vector> corners{in.at, first};
-        if (mitred) corners.push_back(in.at + side / (1 + cosine) * (in.direction + out).right());
-        corners.push_back(second);
-        if (turn < 0) std::reverse(corners.begin() + 1, corners.end());
-        add_polygon(corners, turn < 0);
+        const Corner corner = corner_of(in, out, pen_);
+        if (corner.is_straight) return;
+        std::vector<Vector> corners{in.at, corner.first};
+        if (corner.tip) corners.push_back(*corner.tip);
+        corners.push_back(corner.second);
+        if (!corner.turns_right) std::reverse(corners.begin() + 1, corners.end());
+        add_polygon(corners, !corner.turns_right);
     }
 
   private:
@@ -337,23 +360,14 @@ class StrokePlaces {
 
     void add_join(const Heading& in, Vector out) {
         if (pen_.join == Join::round) return add_disc(in.at);
-        const long double turn = cross(in.direction, out);
-        const long double cosine = dot(in.direction, out);
-        const long double half_angle_cosine = std::sqrt(std::max(0.0L, (1 + cosine) / 2));
-        if (std::abs(turn) < 1e-9L || pen_.join != Join::mitre || half_angle_cosine * pen_.mitre_limit < 1)
-            return;
-        const long double side = turn > 0 ? -half_width_ : half_width_;
-        add(in.at + side / (1 + cosine) * (in.direction + out).right());
+        const Corner corner = corner_of(in, out, pen_);
+        if (corner.is_straight || !corner.tip) return;
+        add(*corner.tip);
         // The sharper the tip, the further from it the first pixel.
-        result_.slack = std::max(result_.slack, 4 + 4 / std::max(half_angle_cosine, 1e-3L));
+        result_.slack = std::max(result_.slack, 4 + 4 / std::max(corner.half_angle_cosine, 1e-3L));
     }
 
-    void add_disc(Vector centre) {
-        for (const Vector aside : {Vector{half_width_, 0}, Vector{0, half_width_}}) {
-            add(centre + aside);
-            add(centre - aside);
-        }
-    }
+    void add_disc(Vector centre) { result_.add_disc(0.5L * (origin_ + centre), half_width_ / 2); }
 
   private:
     void add(Vector place) { result_.places.push_back(0.5L * (origin_ + place)); }

@@ -2,7 +2,7 @@
 
 #include "geometry/nearest_word.hpp"
 #include "geometry/shown_text.hpp"
-#include "sheet/token.hpp"
+#include "sheet/statement_tokens.hpp"
 #include "sheet/words.hpp"
 
 #include <coldbrick/error.hpp>
@@ -21,63 +21,6 @@
 namespace coldbrick::sheet {
 
 namespace {
-
-bool contains(std::span<const std::string_view> words, std::string_view word) {
-    return std::ranges::find(words, word) != words.end();
-}
-
-bool is_reserved(std::string_view word) {
-    return contains(first_words, word) || contains(further_words, word);
-}
-
-/// True if the token is a word that cannot begin a statement: its line goes on with the one before.
-bool continues_statement(const Token& token) {
-    return token.kind == Token::Kind::word && contains(further_words, token.text);
-}
-
-/// The source's tokens without the ends of lines that do not end a statement, and a look at those to come.
-class Tokens {
-  public:
-    explicit Tokens(const Source& source) : reader_(source), coming_{read(), read()} {}
-
-    [[nodiscard]] const Token& next() const { return coming_[0]; }
-    [[nodiscard]] const Token& second() const { return coming_[1]; }
-
-    Token take() { return std::exchange(coming_[0], std::exchange(coming_[1], read())); }
-
-  private:
-    Token read() {
-        if (held_) return *std::exchange(held_, std::nullopt);
-        Token token = reader_.next();
-        if (token.kind != Token::Kind::end_of_line) return token;
-        const Token line_end = token;
-        while (token.kind == Token::Kind::end_of_line) token = reader_.next();
-        if (continues_statement(token)) return token;
-        held_ = token;
-        return line_end;
-    }
-
-    TokenReader reader_;
-    std::optional<Token> held_; ///< read already, but not given
-    std::array<Token, 2> coming_;
-};
-
-/// The words that a statement or style has had already.
-class WordsBefore {
-  public:
-    /// Notes the token. @throws SheetError if it, or one that says the same in other words, was there before.
-    /// @param subject what the word tells
-    void note(const Token& token, std::string_view subject) {
-        if (std::ranges::find(subjects_, subject) != subjects_.end())
-            fail(token.location, subject == token.text
-                                     ? fmt::format("\"{}\" is here for the second time", subject)
-                                     : fmt::format("the {} is told for the second time", subject));
-        subjects_.push_back(subject);
-    }
-
-  private:
-    std::vector<std::string_view> subjects_;
-};
 
 /// A parser by recursive descent: one function a rule, each called with the rule's first word next.
 class Parser {
@@ -619,7 +562,7 @@ class Parser {
         }
     }
 
-    Tokens tokens_;
+    StatementTokens tokens_;
     int depth_ = 0;      ///< of expressions within each other
     int operations_ = 0; ///< in the outermost expression so far
 };

@@ -7,8 +7,10 @@
 #include <coldbrick/line_style.hpp>
 #include <coldbrick/paint.hpp>
 
+#include <algorithm>
 #include <array>
 #include <cstddef>
+#include <span>
 #include <string_view>
 
 namespace coldbrick::sheet {
@@ -25,6 +27,15 @@ inline constexpr auto further_words = std::to_array<std::string_view>(
      "nonzero", "tiling", "stroke",  "cap",      "join",  "limit",   "inside",  "outside",
      "dashes",  "offset", "along",   "around",   "hatch", "spacing", "wide",    "opacity",
      "blend",   "anchor", "cover",   "mirrored", "key"});
+
+inline bool contains(std::span<const std::string_view> words, std::string_view word) {
+    return std::ranges::find(words, word) != words.end();
+}
+
+/// True if the word has a meaning of its own.
+inline bool is_reserved(std::string_view word) {
+    return contains(first_words, word) || contains(further_words, word);
+}
 
 /// A name that a bracket makes a function, and how many values it takes.
 struct Function {

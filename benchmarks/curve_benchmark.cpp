@@ -7,7 +7,7 @@
 #include <coldbrick/draw.hpp>
 #include <coldbrick/image.hpp>
 #include <coldbrick/region.hpp>
-#include <coldbrick/regular.hpp>
+#include <coldbrick/regular_polygon.hpp>
 
 #include <benchmark/benchmark.h>
 

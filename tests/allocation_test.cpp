@@ -8,7 +8,7 @@
 #include <coldbrick/files.hpp>
 #include <coldbrick/image.hpp>
 #include <coldbrick/palette.hpp>
-#include <coldbrick/regular.hpp>
+#include <coldbrick/regular_polygon.hpp>
 #include <coldbrick/sheet.hpp>
 
 #include <gtest/gtest.h>

@@ -2,8 +2,8 @@
 
 #include "commands.hpp"
 
-#include "geometry/nearest_word.hpp"
-#include "geometry/shown_text.hpp"
+#include "base/nearest_word.hpp"
+#include "base/shown_text.hpp"
 #include "streams.hpp"
 
 #include <coldbrick/error.hpp>
@@ -65,7 +65,7 @@ CLI::Option* add_number(CLI::App& command, const char* name, Number& target, Num
         const auto read = std::from_chars(text.data(), end, value);
         if (read.ec != std::errc() || read.ptr != end || value < low || value > high)
             throw CLI::ValidationError(
-                name, fmt::format("{} is not a whole number of {}..{}", cb::in_quotes(text), low, high));
+                name, fmt::format("{} is not a whole number of {}..{}", cb::base::in_quotes(text), low, high));
         target = value;
     };
     return command.add_option_function<std::string>(name, take, description)->type_name("NUMBER");
@@ -82,7 +82,7 @@ CLI::Option* add_choice(CLI::App& command, const char* name, const char* descrip
             known.reserve(choices.size());
             for (const auto& choice : choices) known.push_back(choice.first);
             throw CLI::ValidationError(
-                name, fmt::format("{} is none of {}", cb::in_quotes(word), fmt::join(known, ", ")));
+                name, fmt::format("{} is none of {}", cb::base::in_quotes(word), fmt::join(known, ", ")));
         }
         target = found->second;
     };
@@ -93,7 +93,7 @@ CLI::Option* add_choice(CLI::App& command, const char* name, const char* descrip
 std::string check_setting(const std::string& text) {
     const std::size_t sign = text.find('=');
     if (sign == std::string::npos || sign == 0 || sign + 1 == text.size())
-        return fmt::format("{} is not of the form NAME=VALUE", cb::in_quotes(text));
+        return fmt::format("{} is not of the form NAME=VALUE", cb::base::in_quotes(text));
     return {};
 }
 
@@ -127,7 +127,7 @@ cb::Size size_of(const std::string& text) {
     const auto height = cross ? std::from_chars(width.ptr + 1, end, size.height) : width;
     if (!cross || height.ec != std::errc() || height.ptr != end || size.width < 1 || size.height < 1)
         throw CLI::ValidationError("--size", fmt::format("{} is not of the form WIDTHxHEIGHT, each of 1..{}",
-                                                         cb::in_quotes(text),
+                                                         cb::base::in_quotes(text),
                                                          std::numeric_limits<std::int32_t>::max()));
     return size;
 }
@@ -145,7 +145,7 @@ int quarters_of(const std::string& text) {
     for (int degrees = -270; degrees <= 270; degrees += 90)
         if (text == std::to_string(degrees)) return degrees / 90;
     throw CLI::ValidationError(
-        "--turn", fmt::format("{} is none of -270, -180, -90, 0, 90, 180, 270", cb::in_quotes(text)));
+        "--turn", fmt::format("{} is none of -270, -180, -90, 0, 90, 180, 270", cb::base::in_quotes(text)));
 }
 
 void add_size_options(CLI::App& command, ConvertArguments& arguments) {
@@ -235,9 +235,9 @@ int report_unknown_command(const CLI::App& tool, const std::string& word) {
     std::vector<std::string> names;
     for (const CLI::App* const command : tool.get_subcommands({})) names.push_back(command->get_name());
     const std::vector<std::string_view> known(names.begin(), names.end());
-    const std::string_view meant = cb::nearest_word(word, known);
+    const std::string_view meant = cb::base::nearest_word(word, known);
     const std::string hint = meant.empty() ? "" : fmt::format("; did you mean \"{}\"?", meant);
-    return report(wrong_call, fmt::format("{} is no command{}\nThe commands are {}.", cb::in_quotes(word),
+    return report(wrong_call, fmt::format("{} is no command{}\nThe commands are {}.", cb::base::in_quotes(word),
                                           hint, fmt::join(known, ", ")));
 }
 
@@ -247,7 +247,7 @@ int report_wrong_call(const CLI::App& tool, const CLI::ParseError& error) {
         return report_unknown_command(tool, tool.remaining().front());
     const std::string command = chosen.empty() ? "" : " " + chosen.front()->get_name();
     return report(wrong_call, fmt::format("{}\ncoldbrick{} --help tells what is possible.",
-                                          cb::shown(error.what(), 1000), command));
+                                          cb::base::shown(error.what(), 1000), command));
 }
 
 int parse_and_run(CLI::App& tool, int argument_count, char** arguments) {

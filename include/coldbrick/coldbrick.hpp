@@ -28,6 +28,7 @@
 #include <coldbrick/line_style.hpp>
 #include <coldbrick/magnify.hpp>
 #include <coldbrick/measure.hpp>
+#include <coldbrick/mirror.hpp>
 #include <coldbrick/orientation.hpp>
 #include <coldbrick/overlay.hpp>
 #include <coldbrick/paint.hpp>
@@ -37,7 +38,7 @@
 #include <coldbrick/polygon.hpp>
 #include <coldbrick/polyline.hpp>
 #include <coldbrick/region.hpp>
-#include <coldbrick/regular.hpp>
+#include <coldbrick/regular_polygon.hpp>
 #include <coldbrick/resize.hpp>
 #include <coldbrick/rounded_box.hpp>
 #include <coldbrick/sector.hpp>
@@ -47,4 +48,3 @@
 #include <coldbrick/sheet.hpp>
 #include <coldbrick/span.hpp>
 #include <coldbrick/stroke.hpp>
-#include <coldbrick/transform.hpp>

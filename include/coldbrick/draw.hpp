@@ -38,8 +38,9 @@ void draw(const ImageView& view, const S& shape, const Stroke& stroke);
 template <ClosedShape S>
 void draw(const ImageView& view, const S& shape, const Fill& fill, const Stroke& stroke);
 
-/// Paints all pixels of a region that the view's clip shows. The fill's rule and edge do not matter.
-void draw(const ImageView& view, const Region& region, const Fill& fill);
+/// Paints all pixels of a region that the view's clip shows.
+/// @throws ArgumentError if the blend mode is not one of its enumeration or does not fit the view's format.
+void draw(const ImageView& view, const Region& region, const Paint& paint, const Blending& blending = {});
 
 /// Paints shapes one after another, as single calls would, but looks at the style only once.
 /// @throws ArgumentError if a value is outside its range, or if a shape without an inside is to be filled;

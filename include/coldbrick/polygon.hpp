@@ -5,8 +5,8 @@
 #include <coldbrick/anchor.hpp>
 #include <coldbrick/angle.hpp>
 #include <coldbrick/box.hpp>
+#include <coldbrick/mirror.hpp>
 #include <coldbrick/point.hpp>
-#include <coldbrick/transform.hpp>
 
 #include <cstdint> // offsets of 64 bits
 #include <utility> // rings are moved in

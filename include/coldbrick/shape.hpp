@@ -15,27 +15,43 @@
 #include <coldbrick/segment.hpp>
 
 #include <concepts> // the concepts below
+#include <cstddef>  // how many shapes there are
 #include <variant>  // Shape is one of several types
 
 namespace coldbrick {
 
-/// Any one shape.
-using Shape =
-    std::variant<Dots, Line, Polyline, Arc, Box, RoundedBox, Circle, Ellipse, Sector, Segment, Polygon>;
+namespace detail {
 
-/// The shapes without an inside, which only strokes paint.
-template <class T>
-concept OpenShape =
-    std::same_as<T, Dots> || std::same_as<T, Line> || std::same_as<T, Polyline> || std::same_as<T, Arc>;
+/// A list of types.
+template <class... Types>
+struct TypeList {
+    static constexpr std::size_t count = sizeof...(Types);
+    template <class T>
+    static constexpr bool has = (std::same_as<T, Types> || ...);
+};
 
-/// The shapes with an inside, which can be filled.
+using OpenShapes = TypeList<Dots, Line, Polyline, Arc>;
+using ClosedShapes = TypeList<Box, RoundedBox, Circle, Ellipse, Sector, Segment, Polygon>;
+
+template <class... Open, class... Closed>
+std::variant<Open..., Closed...> any_of(TypeList<Open...>, TypeList<Closed...>);
+
+} // namespace detail
+
+/// The shapes without an inside, which only strokes paint: Dots, Line, Polyline and Arc.
 template <class T>
-concept ClosedShape = std::same_as<T, Box> || std::same_as<T, RoundedBox> || std::same_as<T, Circle> ||
-    std::same_as<T, Ellipse> || std::same_as<T, Sector> || std::same_as<T, Segment> ||
-    std::same_as<T, Polygon>;
+concept OpenShape = detail::OpenShapes::has<T>;
+
+/// The shapes with an inside, which can be filled: Box, RoundedBox, Circle, Ellipse, Sector, Segment and
+/// Polygon.
+template <class T>
+concept ClosedShape = detail::ClosedShapes::has<T>;
 
 /// The shapes that draw() strokes.
 template <class T>
 concept AnyShape = OpenShape<T> || ClosedShape<T>;
+
+/// Any one shape: a variant of all of them.
+using Shape = decltype(detail::any_of(detail::OpenShapes(), detail::ClosedShapes()));
 
 } // namespace coldbrick

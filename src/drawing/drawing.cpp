@@ -1,7 +1,8 @@
 #include <coldbrick/drawing.hpp>
 
-#include "image/painting.hpp"
-#include "image/sizes.hpp"
+#include "geometry/shape_checks.hpp"
+#include "image/size_checks.hpp"
+#include "image/style_checks.hpp"
 
 #include <coldbrick/draw.hpp>
 #include <coldbrick/error.hpp>
@@ -13,12 +14,12 @@ namespace coldbrick {
 namespace {
 
 void check_modes(const ImageView& view, const Drawing::StyledShape& item) {
-    if (item.fill) check_mode(view, item.fill->blending);
-    if (item.stroke) check_mode(view, item.stroke->blending);
+    if (item.fill) image::check(item.fill->blending, view.format());
+    if (item.stroke) image::check(item.stroke->blending, view.format());
 }
 
 void check_modes(const ImageView& view, const Drawing::Picture& picture) {
-    check_mode(view, picture.options.blending);
+    image::check(picture.options.blending, view.format());
 }
 
 void draw(const ImageView& view, const Drawing::StyledShape& item) {
@@ -39,10 +40,16 @@ void draw(const ImageView& view, const Drawing::Picture& picture) {
 } // namespace
 
 void Drawing::add_checked(StyledShape item) {
-    const auto check_one = [&item](const auto& shape) {
-        check(shape);
-        if (item.fill) check(*item.fill);
-        if (item.stroke) check_stroke(shape, *item.stroke);
+    const auto check_one = [&item]<class S>(const S& shape) {
+        geometry::check(shape);
+        if (item.fill) {
+            image::check(*item.fill);
+            image::check_suits<S>(*item.fill);
+        }
+        if (item.stroke) {
+            image::check(*item.stroke);
+            image::check_suits<S>(*item.stroke);
+        }
     };
     std::visit(check_one, item.shape);
     items_.emplace_back(std::move(item));
@@ -50,7 +57,7 @@ void Drawing::add_checked(StyledShape item) {
 
 void Drawing::add(std::shared_ptr<const Image> image, Point at, const Overlay& options) {
     if (!image) throw ArgumentError("the picture of a drawing is null");
-    check_overlay(*image, options);
+    image::check_overlay(*image, options);
     Picture picture{std::move(image), at, options, nullptr};
     if (options.mask != nullptr) picture.mask = std::make_shared<const Bitmap>(*options.mask);
     picture.options.mask = picture.mask.get();

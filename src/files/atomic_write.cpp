@@ -1,11 +1,11 @@
 #include "files/atomic_write.hpp"
 
+#include "base/shown_text.hpp"
 #include "files/temporary_file.hpp"
-#include "geometry/shown_text.hpp"
 
 #include <coldbrick/error.hpp>
 
-#include <fmt/format.h>
+#include <fmt/core.h>
 
 #include <cerrno>
 #include <optional>
@@ -73,7 +73,7 @@ void check_may_replace(const fs::path& path, const struct stat& present) {
     constexpr mode_t any_write = S_IWUSR | S_IWGRP | S_IWOTH;
     if ((present.st_mode & any_write) == 0)
         throw FileError(fmt::format("cannot write {}: the file is read-only (mode {:03o})",
-                                    shown(path.string(), 300), present.st_mode & 0777U));
+                                    base::shown(path.string(), 300), present.st_mode & 0777U));
     if (::access(path.c_str(), W_OK) != 0) fail_writing(path, errno);
 }
 

@@ -3,7 +3,7 @@
 #include <coldbrick/convert.hpp>
 #include <coldbrick/error.hpp>
 
-#include <fmt/format.h>
+#include <fmt/core.h>
 
 #include <algorithm>
 #include <utility>

@@ -1,14 +1,14 @@
 #include <coldbrick/files.hpp>
 
+#include "base/shown_text.hpp"
 #include "files/atomic_write.hpp"
 #include "files/png.hpp"
 #include "files/pnm.hpp"
 #include "files/read_file.hpp"
-#include "geometry/shown_text.hpp"
 
 #include <coldbrick/error.hpp>
 
-#include <fmt/format.h>
+#include <fmt/core.h>
 
 #include <algorithm>
 #include <array>
@@ -44,7 +44,7 @@ FileType file_type(const std::filesystem::path& path) {
     if (found == extensions.end())
         throw FileError(
             fmt::format("cannot write {}: the extension {} is none of .png, .pgm, .ppm, .pam, .pnm",
-                        shown(path.string(), 300), in_quotes(extension)));
+                        base::shown(path.string(), 300), base::in_quotes(extension)));
     return found->second;
 }
 
@@ -96,7 +96,7 @@ Image load(const std::filesystem::path& path, std::size_t most_bytes) {
     try {
         return decode(bytes, most_bytes);
     } catch (const FileError& error) {
-        throw FileError(fmt::format("{}: {}", shown(path.string(), 300), error.what()));
+        throw FileError(fmt::format("{}: {}", base::shown(path.string(), 300), error.what()));
     }
 }
 

@@ -1,10 +1,11 @@
+#include "base/limits.hpp"
 #include "files/png.hpp"
 
 #include "files/channels.hpp"
 
 #include <coldbrick/error.hpp>
 
-#include <fmt/format.h>
+#include <fmt/core.h>
 #include <png.h>
 
 #include <algorithm>
@@ -113,7 +114,7 @@ class Reader {
         check_chunks(file);
         Rest rest{file};
         png_set_read_fn(png_, &rest, take);
-        constexpr png_uint_32 largest = std::numeric_limits<std::int32_t>::max();
+        constexpr png_uint_32 largest = base::last_coordinate;
         png_set_user_limits(png_, largest, largest);
         // What chunks beside the pixels become when they are inflated.
         png_set_chunk_malloc_max(png_, std::max<std::size_t>(file.size(), std::size_t{1} << 16));
@@ -136,7 +137,8 @@ class Reader {
   private:
     /// The deflated rows take at least a 1032th of their bytes (RFC 1951: 258 bytes in two bits).
     void check_length(std::size_t file_bytes) {
-        const std::size_t row_bytes = png_get_rowbytes(png_, info_); // below 2^35, of at most 2^31 rows
+        const std::size_t row_bytes =
+            png_get_rowbytes(png_, info_); // below 2^35, of at most 2^31 rows
         const std::size_t rows = png_get_image_height(png_, info_);
         if (rows > 1032 * (file_bytes + 1) || row_bytes > 1032 * (file_bytes + 1) / rows)
             png_error(png_, "the file ends too early");

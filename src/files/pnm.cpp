@@ -1,11 +1,12 @@
+#include "base/limits.hpp"
 #include "files/pnm.hpp"
 
+#include "base/shown_text.hpp"
 #include "files/channels.hpp"
-#include "geometry/shown_text.hpp"
 
 #include <coldbrick/error.hpp>
 
-#include <fmt/format.h>
+#include <fmt/core.h>
 
 #include <algorithm>
 #include <array>
@@ -89,7 +90,7 @@ class Header {
         std::int32_t value = 0;
         const auto [end, error] = std::from_chars(digits.data(), digits.data() + digits.size(), value);
         if (error != std::errc() || end != digits.data() + digits.size() || value < 1 || value > most)
-            fail(fmt::format("{} {} is not a number of 1..{}", what, in_quotes(digits), most));
+            fail(fmt::format("{} {} is not a number of 1..{}", what, base::in_quotes(digits), most));
         return value;
     }
 
@@ -122,7 +123,7 @@ void set_largest_value(Picture& picture, Header& header) {
 }
 
 Picture read_header(Header& header) {
-    constexpr std::int32_t most = std::numeric_limits<std::int32_t>::max();
+    constexpr std::int32_t most = base::last_coordinate;
     const std::string_view kind = header.word();
     Picture picture;
     if (kind == "P5" || kind == "P6") {
@@ -145,7 +146,7 @@ Picture read_header(Header& header) {
         else if (word == "TUPLTYPE")
             (void)header.word(); // the depth tells as much
         else
-            fail(fmt::format("{} is not known in a header", in_quotes(word)));
+            fail(fmt::format("{} is not known in a header", base::in_quotes(word)));
     }
     check_line(picture.size.width > 0, "WIDTH");
     check_line(picture.size.height > 0, "HEIGHT");

@@ -1,12 +1,12 @@
 #include "files/read_file.hpp"
 
+#include "base/shown_text.hpp"
 #include "files/temporary_file.hpp"
-#include "geometry/shown_text.hpp"
 
 #include <coldbrick/error.hpp>
 #include <coldbrick/files.hpp>
 
-#include <fmt/format.h>
+#include <fmt/core.h>
 
 #include <algorithm>
 #include <array>
@@ -22,13 +22,13 @@ namespace coldbrick::files {
 namespace {
 
 [[noreturn]] void fail_reading(const std::filesystem::path& path, int error) {
-    throw FileError(
-        fmt::format("cannot read {}: {}", shown(path.string(), 300), std::generic_category().message(error)));
+    throw FileError(fmt::format("cannot read {}: {}", base::shown(path.string(), 300),
+                                std::generic_category().message(error)));
 }
 
 [[noreturn]] void fail_too_large(const std::filesystem::path& path, std::size_t most_bytes) {
-    throw FileError(
-        fmt::format("cannot read {}: it has more than {} bytes", shown(path.string(), 300), most_bytes));
+    throw FileError(fmt::format("cannot read {}: it has more than {} bytes", base::shown(path.string(), 300),
+                                most_bytes));
 }
 
 } // namespace

@@ -1,10 +1,10 @@
 #include "files/temporary_file.hpp"
 
-#include "geometry/shown_text.hpp"
+#include "base/shown_text.hpp"
 
 #include <coldbrick/error.hpp>
 
-#include <fmt/format.h>
+#include <fmt/core.h>
 
 #include <array>
 #include <atomic>
@@ -159,7 +159,7 @@ void TemporaryFile::replace_path() {
 }
 
 void fail_writing(const fs::path& path, int error) {
-    throw FileError(fmt::format("cannot write {}: {}", shown(path.string(), 300),
+    throw FileError(fmt::format("cannot write {}: {}", base::shown(path.string(), 300),
                                 std::generic_category().message(error)));
 }
 

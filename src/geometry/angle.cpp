@@ -2,7 +2,7 @@
 
 #include <coldbrick/error.hpp>
 
-#include <fmt/format.h>
+#include <fmt/core.h>
 
 #include <cmath>
 #include <numbers>

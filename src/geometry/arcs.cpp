@@ -4,8 +4,6 @@
 #include <coldbrick/sector.hpp>
 #include <coldbrick/segment.hpp>
 
-#include "geometry/checks.hpp"
-
 namespace coldbrick {
 
 Arc Arc::about(Point centre, std::int32_t radius, Angle start, Angle sweep) {
@@ -16,10 +14,6 @@ Arc Arc::moved(std::int64_t dx, std::int64_t dy) const {
     return {ellipse.moved(dx, dy), start, sweep};
 }
 
-Arc Arc::placed(Anchor anchor, Point position) const {
-    return placed_by_bounds(*this, anchor, position);
-}
-
 Sector Sector::about(Point centre, std::int32_t radius, Angle start, Angle sweep) {
     return {Ellipse::about(centre, radius, radius), start, sweep};
 }
@@ -28,20 +22,12 @@ Sector Sector::moved(std::int64_t dx, std::int64_t dy) const {
     return {ellipse.moved(dx, dy), start, sweep};
 }
 
-Sector Sector::placed(Anchor anchor, Point position) const {
-    return placed_by_bounds(*this, anchor, position);
-}
-
 Segment Segment::about(Point centre, std::int32_t radius, Angle start, Angle sweep) {
     return {Ellipse::about(centre, radius, radius), start, sweep};
 }
 
 Segment Segment::moved(std::int64_t dx, std::int64_t dy) const {
     return {ellipse.moved(dx, dy), start, sweep};
-}
-
-Segment Segment::placed(Anchor anchor, Point position) const {
-    return placed_by_bounds(*this, anchor, position);
 }
 
 } // namespace coldbrick

@@ -1,6 +1,7 @@
 #include <coldbrick/box.hpp>
 
-#include "geometry/checks.hpp"
+#include "geometry/placement.hpp"
+#include "geometry/shape_checks.hpp"
 
 #include <algorithm>
 #include <utility>
@@ -8,14 +9,14 @@
 namespace coldbrick {
 
 Box Box::bounds() const {
-    check(*this);
+    geometry::check(*this);
     return *this;
 }
 
 Box Box::inset(std::int64_t pixels) const {
-    check(*this);
-    constexpr std::int64_t reach = std::int64_t{1} << 60;
-    check_range("inset", pixels, -reach, reach);
+    geometry::check(*this);
+    constexpr std::int64_t most = base::furthest_box / 2;
+    base::check_range("inset", pixels, -most, most);
     const auto shrink = [pixels](std::int64_t start, std::int64_t extent) {
         const bool vanishes = 2 * pixels >= extent;
         return vanishes ? std::pair{start + extent / 2, std::int64_t{0}}
@@ -27,8 +28,8 @@ Box Box::inset(std::int64_t pixels) const {
 }
 
 Box Box::intersection(const Box& other) const {
-    check(*this);
-    check(other);
+    geometry::check(*this);
+    geometry::check(other);
     const std::int64_t left = std::max(x, other.x);
     const std::int64_t top = std::max(y, other.y);
     const std::int64_t right = std::min(end_x(), other.end_x());
@@ -37,23 +38,22 @@ Box Box::intersection(const Box& other) const {
 }
 
 Point Box::at(Anchor anchor) const {
-    check(*this);
-    const Offset offset = offset_to_place(*this, anchor, {0, 0});
-    return {coordinate("anchor x", -offset.dx), coordinate("anchor y", -offset.dy)};
+    geometry::check(*this);
+    const geometry::Offset offset = geometry::offset_to_place(*this, anchor, {0, 0});
+    return {geometry::coordinate("anchor x", -offset.dx), geometry::coordinate("anchor y", -offset.dy)};
 }
 
 Box Box::moved(std::int64_t dx, std::int64_t dy) const {
-    check(*this);
-    constexpr std::int64_t reach = std::int64_t{1} << 61;
-    check_range("offset", dx, -reach, reach);
-    check_range("offset", dy, -reach, reach);
+    geometry::check(*this);
+    base::check_range("offset", dx, -base::furthest_box, base::furthest_box);
+    base::check_range("offset", dy, -base::furthest_box, base::furthest_box);
     const Box result{x + dx, y + dy, width, height};
-    check(result);
+    geometry::check(result);
     return result;
 }
 
 Box Box::placed(Anchor anchor, Point position) const {
-    return placed_by_bounds(*this, anchor, position);
+    return geometry::placed_by_bounds(*this, anchor, position);
 }
 
 } // namespace coldbrick

@@ -4,11 +4,12 @@
 #include <coldbrick/polygon.hpp>
 #include <coldbrick/polyline.hpp>
 
-#include "geometry/checks.hpp"
+#include "geometry/placement.hpp"
+#include "geometry/shape_checks.hpp"
 
 #include <coldbrick/error.hpp>
 
-#include <fmt/format.h>
+#include <fmt/core.h>
 
 #include <algorithm>
 #include <utility>
@@ -49,7 +50,7 @@ Polygon changed(Polygon polygon, Change change) {
 
 /// Moves points.
 auto move_by(std::int64_t dx, std::int64_t dy) {
-    return [dx, dy](Point point) { return moved(point, dx, dy); };
+    return [dx, dy](Point point) { return geometry::moved(point, dx, dy); };
 }
 
 /// Maps a point's offset (x, y) from a fixed point to (xx x + xy y, yx x + yy y).
@@ -60,7 +61,7 @@ struct Matrix {
     Point operator()(Point point) const {
         const auto x = static_cast<double>(std::int64_t{point.x} - about.x);
         const auto y = static_cast<double>(std::int64_t{point.y} - about.y);
-        return rounded_about(about, xx * x + xy * y, yx * x + yy * y);
+        return geometry::rounded_about(about, xx * x + xy * y, yx * x + yy * y);
     }
 };
 
@@ -69,8 +70,8 @@ Matrix turn(Angle by, Point about) {
 }
 
 Matrix scale(double across, double down, Point about) {
-    check_finite("factor", across);
-    check_finite("factor", down);
+    base::check_finite("factor", across);
+    base::check_finite("factor", down);
     return {across, 0, 0, down, about};
 }
 
@@ -79,17 +80,6 @@ Matrix mirror(Mirror sides, Point about) {
 }
 
 } // namespace
-
-void check(const Polyline& polyline) {
-    if (polyline.points.empty()) throw ArgumentError("a polyline needs at least 1 point");
-}
-
-void check(const Polygon& polygon) {
-    if (polygon.rings.empty()) throw ArgumentError("a polygon needs at least 1 ring");
-    for (std::size_t i = 0; i < polygon.rings.size(); ++i)
-        if (polygon.rings[i].empty())
-            throw ArgumentError(fmt::format("ring {} of a polygon needs at least 1 vertex", i));
-}
 
 Box Dots::bounds() const {
     return points.empty() ? Box{} : grown_to({}, points);
@@ -104,11 +94,11 @@ Dots Dots::moved(std::int64_t dx, std::int64_t dy) const {
 }
 
 Dots Dots::placed(Anchor anchor, Point position) const {
-    return placed_by_bounds(*this, anchor, position);
+    return geometry::placed_by_bounds(*this, anchor, position);
 }
 
 Box Polyline::bounds() const {
-    check(*this);
+    geometry::check(*this);
     return grown_to({}, points);
 }
 
@@ -129,11 +119,11 @@ Polyline Polyline::mirrored(Mirror sides, Point about) const {
 }
 
 Polyline Polyline::placed(Anchor anchor, Point position) const {
-    return placed_by_bounds(*this, anchor, position);
+    return geometry::placed_by_bounds(*this, anchor, position);
 }
 
 Box Polygon::bounds() const {
-    check(*this);
+    geometry::check(*this);
     Box result;
     for (const auto& ring : rings) result = grown_to(result, ring);
     return result;
@@ -156,7 +146,7 @@ Polygon Polygon::mirrored(Mirror sides, Point about) const {
 }
 
 Polygon Polygon::placed(Anchor anchor, Point position) const {
-    return placed_by_bounds(*this, anchor, position);
+    return geometry::placed_by_bounds(*this, anchor, position);
 }
 
 } // namespace coldbrick

@@ -1,12 +1,12 @@
 #include <coldbrick/bitmap.hpp>
 
-#include "geometry/checks.hpp"
-#include "geometry/shown_text.hpp"
-#include "image/sizes.hpp"
+#include "base/shown_text.hpp"
+#include "geometry/shape_checks.hpp"
+#include "image/size_checks.hpp"
 
 #include <coldbrick/error.hpp>
 
-#include <fmt/format.h>
+#include <fmt/core.h>
 
 #include <algorithm>
 #include <limits>
@@ -16,7 +16,7 @@ namespace coldbrick {
 namespace {
 
 std::size_t bit_count(Size size) {
-    check_size(size);
+    image::check_size(size);
     return static_cast<std::size_t>(size.width) * static_cast<std::size_t>(size.height);
 }
 
@@ -34,13 +34,13 @@ std::vector<std::string_view> lines_of(std::string_view drawing) {
 /// The character that begins with a byte of the text, or that byte.
 std::string_view character_at(std::string_view text, std::size_t place) {
     const std::string_view rest = text.substr(place);
-    return rest.substr(0, std::max<std::size_t>(character_length(rest), 1));
+    return rest.substr(0, std::max<std::size_t>(base::character_length(rest), 1));
 }
 
 /// The size that a drawing has, if its lines are alike and few enough.
 Size size_of(std::string_view drawing) {
     const auto lines = lines_of(drawing);
-    constexpr std::size_t most = std::numeric_limits<std::int32_t>::max();
+    constexpr std::size_t most = base::last_coordinate;
     if (lines.empty() || lines[0].empty()) throw ArgumentError("a bitmap's drawing has no pixels");
     if (lines.size() > most || lines[0].size() > most) throw ArgumentError("a bitmap's drawing is too large");
     for (std::size_t i = 0; i < lines.size(); ++i) {
@@ -50,7 +50,7 @@ Size size_of(std::string_view drawing) {
         const std::size_t wrong = lines[i].find_first_not_of("#.");
         if (wrong != std::string_view::npos)
             throw ArgumentError(fmt::format("{} in line {} of a bitmap is neither # nor .",
-                                            in_quotes(character_at(lines[i], wrong)), i + 1));
+                                            base::in_quotes(character_at(lines[i], wrong)), i + 1));
     }
     return {static_cast<std::int32_t>(lines[0].size()), static_cast<std::int32_t>(lines.size())};
 }
@@ -63,7 +63,7 @@ namespace {
 
 /// The size, if the packed rows fit it.
 Size checked(Size size, std::span<const std::uint8_t> packed, std::size_t row_bytes) {
-    check_size(size);
+    image::check_size(size);
     const std::size_t shortest = (static_cast<std::size_t>(size.width) + 7) / 8;
     if (row_bytes < shortest)
         throw ArgumentError(fmt::format("a bitmap's row of {} bytes is shorter than {} pixels, {} bytes",
@@ -93,8 +93,8 @@ Bitmap::Bitmap(std::string_view drawing) : Bitmap(size_of(drawing)) {
 }
 
 std::size_t Bitmap::index(Point position) const {
-    check_range("bitmap x", position.x, 0, size_.width - 1);
-    check_range("bitmap y", position.y, 0, size_.height - 1);
+    base::check_range("bitmap x", position.x, 0, size_.width - 1);
+    base::check_range("bitmap y", position.y, 0, size_.height - 1);
     return static_cast<std::size_t>(position.y) * static_cast<std::size_t>(size_.width) +
            static_cast<std::size_t>(position.x);
 }

@@ -2,9 +2,9 @@
 
 #include <coldbrick/region.hpp>
 
-#include "geometry/checks.hpp"
-#include "image/rasterise.hpp"
-#include "raster/outermost.hpp"
+#include "image/draw_pipeline.hpp"
+#include "image/shape_instances.hpp"
+#include "raster/stroke/outermost_places.hpp"
 
 #include <concepts>
 
@@ -54,7 +54,7 @@ bool is_empty(const S& shape) {
 
 /// The pen whose centred stroke reaches as far out as the stroke on its side of the edge.
 raster::Pen outline_pen(const Stroke& stroke) {
-    raster::Pen pen = pen_of(stroke);
+    raster::Pen pen = image::pen_of(stroke);
     if (stroke.alignment == Alignment::inside) pen.width = 1;
     if (stroke.alignment == Alignment::outside) pen.width = 2 * pen.width + 1;
     return pen;
@@ -64,45 +64,34 @@ raster::Pen outline_pen(const Stroke& stroke) {
 
 template <ClosedShape S>
 Box bounds(const S& shape, const Fill& fill) {
-    check(fill);
+    image::check(fill);
     if constexpr (std::same_as<S, Polygon>)
         if (fill.edge == FillEdge::tiling) {
-            check(shape);
+            geometry::check(shape);
             return raster::bounds_near(raster::outermost(shape),
-                                       [&](raster::SpanSink& sink) { rasterise(shape, fill, sink); });
+                                       [&](raster::SpanSink& sink) { image::rasterise(shape, fill, sink); });
         }
     return shape.bounds();
 }
 
 template <AnyShape S>
 Box bounds(const S& shape, const Stroke& stroke) {
-    check(shape);
-    check_stroke(shape, stroke);
+    geometry::check(shape);
+    image::check(stroke);
+    image::check_suits<S>(stroke);
     const raster::Pen pen = outline_pen(stroke);
     if (is_empty(shape) || (!pen.dashed() && pen.width == 1)) return shape.bounds();
     if constexpr (std::same_as<S, Box> || std::same_as<S, RoundedBox> || std::same_as<S, Circle>)
         if (!pen.dashed()) return shape.bounds().inset(-((pen.width - 1) / 2));
     return raster::bounds_near(outermost(shape, pen),
-                               [&](raster::SpanSink& sink) { rasterise(shape, stroke, {}, sink); });
+                               [&](raster::SpanSink& sink) { image::rasterise(shape, stroke, {}, sink); });
 }
 
-template Box bounds(const Box&, const Fill&);
-template Box bounds(const RoundedBox&, const Fill&);
-template Box bounds(const Circle&, const Fill&);
-template Box bounds(const Ellipse&, const Fill&);
-template Box bounds(const Sector&, const Fill&);
-template Box bounds(const Segment&, const Fill&);
-template Box bounds(const Polygon&, const Fill&);
-template Box bounds(const Dots&, const Stroke&);
-template Box bounds(const Line&, const Stroke&);
-template Box bounds(const Polyline&, const Stroke&);
-template Box bounds(const Arc&, const Stroke&);
-template Box bounds(const Box&, const Stroke&);
-template Box bounds(const RoundedBox&, const Stroke&);
-template Box bounds(const Circle&, const Stroke&);
-template Box bounds(const Ellipse&, const Stroke&);
-template Box bounds(const Sector&, const Stroke&);
-template Box bounds(const Segment&, const Stroke&);
-template Box bounds(const Polygon&, const Stroke&);
+#define COLDBRICK_INSTANTIATE(S) template Box bounds(const S&, const Fill&);
+COLDBRICK_FOR_EACH_CLOSED_SHAPE(COLDBRICK_INSTANTIATE)
+#undef COLDBRICK_INSTANTIATE
+#define COLDBRICK_INSTANTIATE(S) template Box bounds(const S&, const Stroke&);
+COLDBRICK_FOR_EACH_SHAPE(COLDBRICK_INSTANTIATE)
+#undef COLDBRICK_INSTANTIATE
 
 } // namespace coldbrick

@@ -1,14 +1,14 @@
 #include <coldbrick/convert.hpp>
 
-#include "geometry/checks.hpp"
+#include "geometry/shape_checks.hpp"
 #include "image/pixel_reader.hpp"
-#include "image/sizes.hpp"
-#include "paint/byte_rows.hpp"
+#include "image/size_checks.hpp"
+#include "paint/simd_rows.hpp"
 
 #include <coldbrick/draw.hpp>
 #include <coldbrick/error.hpp>
 
-#include <fmt/format.h>
+#include <fmt/core.h>
 
 #include <algorithm>
 #include <cstring>
@@ -30,7 +30,7 @@ paint::Codec codec_of(const ConstImageView& image) {
 /// Writes change(colour) of each pixel of one image to another of the same size.
 template <class C, class Change>
 void change_pixels(const ConstImageView& from, const ImageView& to, Change change) {
-    const PixelReader<C> reader(from);
+    const image::PixelReader<C> reader(from);
     const paint::Codec codec = codec_of(to);
     std::vector<C> colours(static_cast<std::size_t>(from.width()));
     for (std::int32_t y = 0; y < from.height(); ++y) {
@@ -51,7 +51,7 @@ void shuffle_pixels(const ConstImageView& from, const ImageView& to) {
 }
 
 void convert(const ConstImageView& from, const ImageView& to, GrayRule rule) {
-    if (has_plain_colours(from) && has_plain_colours(to)) return shuffle_pixels(from, to);
+    if (image::has_plain_colours(from) && image::has_plain_colours(to)) return shuffle_pixels(from, to);
     const auto kind = layout(from.format()).kind;
     if (layout(to.format()).is_gray() && !layout(from.format()).is_gray() && rule == GrayRule::linear)
         return change_pixels<RealColour>(from, to, [](const RealColour& colour) {
@@ -94,7 +94,7 @@ std::vector<Channel> channels_of(const PixelLayout& pixel) {
 
 } // namespace
 
-void check_palette(const ConstImageView& image) {
+void image::check_palette(const ConstImageView& image) {
     if (image.palette() == nullptr || image.palette()->size() == Palette::largest) return;
     for (std::int32_t y = 0; y < image.height(); ++y)
         for (const std::byte number : image.row(y))
@@ -102,8 +102,8 @@ void check_palette(const ConstImageView& image) {
 }
 
 Image converted(const ConstImageView& image, PixelFormat format, GrayRule rule, const Palette* palette) {
-    check_palette(image);
-    check_choice("gray rule", rule, GrayRule::linear);
+    image::check_palette(image);
+    base::check_choice("gray rule", rule, GrayRule::linear);
     if (palette != nullptr && format != PixelFormat::indexed8)
         throw ArgumentError(fmt::format("the format {} has no palette", layout(format).name));
     Image result = blank(image.size(), format, palette);
@@ -122,13 +122,13 @@ Image oriented(const ConstImageView& image, const Orientation& orientation) {
 }
 
 Image padded(const ConstImageView& image, const Margins& margins, const Colour& colour) {
-    constexpr std::int32_t largest = std::numeric_limits<std::int32_t>::max();
+    constexpr std::int32_t largest = base::last_coordinate;
     for (const std::int32_t margin : {margins.left, margins.top, margins.right, margins.bottom})
-        check_range("margin", margin, 0, largest);
+        base::check_range("margin", margin, 0, largest);
     const std::int64_t width = std::int64_t{margins.left} + image.width() + margins.right;
     const std::int64_t height = std::int64_t{margins.top} + image.height() + margins.bottom;
-    check_range("padded width", width, 1, largest);
-    check_range("padded height", height, 1, largest); // NOLINT(readability-suspicious-call-argument)
+    base::check_range("padded width", width, 1, largest);
+    base::check_range("padded height", height, 1, largest); // NOLINT(readability-suspicious-call-argument)
     Image result = blank({static_cast<std::int32_t>(width), static_cast<std::int32_t>(height)},
                          image.format(), image.palette());
     clear(result, colour);

@@ -1,6 +1,6 @@
 #include <coldbrick/image.hpp>
 
-#include "image/sizes.hpp"
+#include "image/size_checks.hpp"
 
 #include <coldbrick/draw.hpp>
 #include <coldbrick/error.hpp>
@@ -11,20 +11,20 @@ namespace coldbrick {
 
 Image::Image(Size size, PixelFormat format, const Colour& ground, std::size_t most_bytes)
     : size_(size), format_(format),
-      bytes_(std::make_unique_for_overwrite<std::byte[]>(image_bytes(size, format, most_bytes))) {
+      bytes_(std::make_unique_for_overwrite<std::byte[]>(image::image_bytes(size, format, most_bytes))) {
     clear(view(), ground);
 }
 
 Image::Image(Size size, const Palette& palette, const Colour& ground, std::size_t most_bytes)
     : size_(size), format_(PixelFormat::indexed8), palette_(std::make_shared<const Palette>(palette)),
-      bytes_(std::make_unique_for_overwrite<std::byte[]>(image_bytes(size, format_, most_bytes))) {
+      bytes_(std::make_unique_for_overwrite<std::byte[]>(image::image_bytes(size, format_, most_bytes))) {
     clear(view(), ground);
 }
 
 Image::Image(const Image& other)
     : size_(other.size_), format_(other.format_), palette_(other.palette_),
-      bytes_(std::make_unique_for_overwrite<std::byte[]>(image_bytes(size_, format_, no_limit))) {
-    std::memcpy(bytes_.get(), other.view().bytes(), image_bytes(size_, format_, no_limit));
+      bytes_(std::make_unique_for_overwrite<std::byte[]>(image::image_bytes(size_, format_, no_limit))) {
+    std::memcpy(bytes_.get(), other.view().bytes(), image::image_bytes(size_, format_, no_limit));
 }
 
 void Image::check_not_moved_from() const {
@@ -33,12 +33,12 @@ void Image::check_not_moved_from() const {
 
 ImageView Image::view() {
     check_not_moved_from();
-    return {bytes_.get(), size_, format_, row_bytes(size_, format_), palette_.get()};
+    return {bytes_.get(), size_, format_, image::row_bytes(size_, format_), palette_.get()};
 }
 
 ConstImageView Image::view() const {
     check_not_moved_from();
-    return {bytes_.get(), size_, format_, row_bytes(size_, format_), palette_.get()};
+    return {bytes_.get(), size_, format_, image::row_bytes(size_, format_), palette_.get()};
 }
 
 Image& Image::operator=(const Image& other) {

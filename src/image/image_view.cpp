@@ -1,13 +1,13 @@
 #include <coldbrick/image_view.hpp>
 
-#include "geometry/checks.hpp"
-#include "geometry/exact.hpp"
-#include "image/sizes.hpp"
+#include "base/exact_arithmetic.hpp"
+#include "geometry/shape_checks.hpp"
+#include "image/size_checks.hpp"
 #include "paint/pixel_codec.hpp"
 
 #include <coldbrick/error.hpp>
 
-#include <fmt/format.h>
+#include <fmt/core.h>
 
 #include <cstdlib>
 #include <limits>
@@ -17,13 +17,13 @@ namespace coldbrick {
 namespace {
 
 void check_stride(Size size, PixelFormat format, std::ptrdiff_t stride) {
-    const std::ptrdiff_t row = row_bytes(size, format);
+    const std::ptrdiff_t row = image::row_bytes(size, format);
     if (stride < row && stride > -row)
         throw ArgumentError(fmt::format("row stride {} is shorter than a row of {} {} pixels, {} bytes",
                                         stride, size.width, layout(format).name, row));
     constexpr std::ptrdiff_t most = std::numeric_limits<std::ptrdiff_t>::max();
-    const Int128 distance = Int128{stride} * (size.height - 1);
-    if (distance > most - row || distance < row - Int128{most})
+    const base::Int128 distance = base::Int128{stride} * (size.height - 1);
+    if (distance > most - row || distance < row - base::Int128{most})
         throw ArgumentError(
             fmt::format("{} rows with a stride of {} bytes exceed the address space", size.height, stride));
 }
@@ -36,7 +36,7 @@ BasicImageView<Byte>::BasicImageView(Memory pixels, Size size, PixelFormat forma
     : pixels_(static_cast<Byte*>(pixels)), size_(size), format_(format), row_stride_bytes_(row_stride_bytes),
       pixel_stride_bytes_(layout(format).bytes), clip_(Box::of(size)), palette_(palette) {
     if (pixels == nullptr) throw ArgumentError("the pixels of an image view are null");
-    check_size(size);
+    image::check_size(size);
     check_stride(size, format, row_stride_bytes);
     const bool indexed = format == PixelFormat::indexed8;
     if (palette != nullptr && !indexed)
@@ -46,7 +46,7 @@ BasicImageView<Byte>::BasicImageView(Memory pixels, Size size, PixelFormat forma
 
 template <class Byte>
 BasicImageView<Byte>::BasicImageView(Memory pixels, Size size, PixelFormat format)
-    : BasicImageView(pixels, size, format, row_bytes(size, format)) {}
+    : BasicImageView(pixels, size, format, image::row_bytes(size, format)) {}
 
 template <class Byte>
 BasicImageView<Byte> BasicImageView<Byte>::clipped(const Box& box) const {
@@ -57,7 +57,7 @@ BasicImageView<Byte> BasicImageView<Byte>::clipped(const Box& box) const {
 
 template <class Byte>
 BasicImageView<Byte> BasicImageView<Byte>::cropped(const Box& box) const {
-    check_inside("crop", box, size_);
+    image::check_inside("crop", box, size_);
     BasicImageView result = clipped(box);
     result.pixels_ = address({static_cast<std::int32_t>(box.x), static_cast<std::int32_t>(box.y)});
     result.size_ = {static_cast<std::int32_t>(box.width), static_cast<std::int32_t>(box.height)};
@@ -122,8 +122,8 @@ std::span<Byte> BasicImageView<Byte>::row(std::int32_t y) const {
 
 template <class Byte>
 Byte* BasicImageView<Byte>::address(Point position) const {
-    check_range("pixel x", position.x, 0, size_.width - 1);
-    check_range("pixel y", position.y, 0, size_.height - 1);
+    base::check_range("pixel x", position.x, 0, size_.width - 1);
+    base::check_range("pixel y", position.y, 0, size_.height - 1);
     return pixels_ + position.y * row_stride_bytes_ + position.x * pixel_stride_bytes_;
 }
 

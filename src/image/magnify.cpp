@@ -1,6 +1,6 @@
 #include <coldbrick/magnify.hpp>
 
-#include "geometry/checks.hpp"
+#include "geometry/shape_checks.hpp"
 
 #include <coldbrick/draw.hpp>
 
@@ -15,7 +15,7 @@ namespace {
 
 std::int32_t magnified_extent(const char* name, std::int32_t extent, std::int32_t zoom) {
     const std::int64_t result = std::int64_t{extent} * zoom + 1;
-    check_range(name, result, 1, std::numeric_limits<std::int32_t>::max());
+    base::check_range(name, result, 1, base::last_coordinate);
     return static_cast<std::int32_t>(result);
 }
 
@@ -57,7 +57,7 @@ void copy_magnified(const ConstImageView& image, const ImageView& picture, std::
 } // namespace
 
 Image magnified(const ConstImageView& image, const Magnification& magnification) {
-    check_range("zoom", magnification.zoom, 1, 1024);
+    base::check_range("zoom", magnification.zoom, 1, 1024);
     const Size size{magnified_extent("magnified width", image.width(), magnification.zoom),
                     magnified_extent("magnified height", image.height(), magnification.zoom)};
     Image picture =

@@ -1,11 +1,11 @@
 #include <coldbrick/measure.hpp>
 
-#include "geometry/checks.hpp"
+#include "geometry/shape_checks.hpp"
 #include "image/pixel_reader.hpp"
 
 #include <coldbrick/error.hpp>
 
-#include <fmt/format.h>
+#include <fmt/core.h>
 
 #include <algorithm>
 #include <cstdlib>
@@ -32,8 +32,8 @@ struct Gap {
 /// Calls visit(x, y, colour) for all pixels.
 template <class Visit>
 void for_each_pixel(const ConstImageView& image, Visit visit) {
-    check_palette(image);
-    const PixelReader<Colour> reader(image);
+    image::check_palette(image);
+    const image::PixelReader<Colour> reader(image);
     std::vector<Colour> colours(static_cast<std::size_t>(image.width()));
     for (std::int32_t y = 0; y < image.height(); ++y) {
         reader.row(0, y, colours);
@@ -109,7 +109,7 @@ class Spread {
         return end;
     }
 
-    PixelReader<Colour> reader_;
+    image::PixelReader<Colour> reader_;
     std::int64_t width_;
     std::int64_t height_;
     Flood flood_;
@@ -122,9 +122,9 @@ class Spread {
 } // namespace
 
 Region flooded(const ConstImageView& image, Point from, const Flood& flood) {
-    check_range("tolerance", flood.tolerance, 0, 255);
+    base::check_range("tolerance", flood.tolerance, 0, 255);
     (void)image.pixel(from); // checks the position
-    check_palette(image);
+    image::check_palette(image);
     return Region(Spread(image, from, flood).run());
 }
 
@@ -132,9 +132,9 @@ Difference difference(const ConstImageView& a, const ConstImageView& b) {
     if (a.size() != b.size())
         throw ArgumentError(fmt::format("images of {} x {} and {} x {} cannot be compared", a.width(),
                                         a.height(), b.width(), b.height()));
-    check_palette(b);
+    image::check_palette(b);
     Difference result{0, 0, {}, Image(a.size(), PixelFormat::rgba8)};
-    const PixelReader<Colour> other(b);
+    const image::PixelReader<Colour> other(b);
     Extent extent;
     for_each_pixel(a, [&](std::int32_t x, std::int32_t y, const Colour& colour) {
         const Gap gap(colour, other.at(x, y));
@@ -157,7 +157,7 @@ Box extent_of_content(const ConstImageView& image, const Colour& ground) {
 }
 
 std::array<std::int64_t, 256> histogram(const ConstImageView& image, Channel channel) {
-    check_choice("channel", channel, Channel::gray);
+    base::check_choice("channel", channel, Channel::gray);
     std::array<std::int64_t, 256> counts{};
     for_each_pixel(image, [&](std::int32_t, std::int32_t, const Colour& colour) {
         const auto value = [&]() -> std::uint8_t {

@@ -1,14 +1,14 @@
 #include <coldbrick/overlay.hpp>
 
-#include "image/painting.hpp"
+#include "image/draw_pipeline.hpp"
 #include "image/pixel_reader.hpp"
-#include "image/sizes.hpp"
-#include "paint/compositor.hpp"
+#include "image/size_checks.hpp"
+#include "paint/composite_run.hpp"
 
 #include <coldbrick/convert.hpp>
 #include <coldbrick/error.hpp>
 
-#include <fmt/format.h>
+#include <fmt/core.h>
 
 #include <algorithm>
 #include <functional>
@@ -36,7 +36,7 @@ bool share_memory(const ImageView& view, const ConstImageView& image) {
     return std::less<>()(first, other_end) && std::less<>()(other_first, end);
 }
 
-/// What of a laid image a view shows.
+/// What of an image that is laid onto a view shows.
 struct Visible {
     Box box;     ///< on the view
     Point first; ///< the laid pixel that comes to lie at its top-left corner
@@ -50,13 +50,13 @@ Visible visible_part(const ImageView& view, Size laid, Point at, Point hot_spot)
 
 /// Lays the used part of an image, pixel by pixel.
 template <class C>
-class Layer {
+class PictureRows {
   public:
-    Layer(const ConstImageView& part, const Overlay& options)
+    PictureRows(const ConstImageView& part, const Overlay& options)
         : reader_(part), size_(part.size()), options_(options) {}
 
-    /// Lays one row of the visible part.
-    void lay_row(const paint::Surface& surface, const Visible& visible, std::int32_t row) {
+    /// Composites one row of the visible part.
+    void composite_row(const paint::Surface& surface, const Visible& visible, std::int32_t row) {
         const auto count = static_cast<std::size_t>(visible.box.width);
         colours_.resize(count);
         read(visible, row);
@@ -98,19 +98,19 @@ class Layer {
         return options_.mask != nullptr && !options_.mask->at(source(visible, row, column));
     }
 
-    PixelReader<C> reader_;
+    image::PixelReader<C> reader_;
     Size size_;
     const Overlay& options_;
     std::vector<C> colours_;
 };
 
-void lay(const ImageView& view, const ConstImageView& part, Point at, const Overlay& options) {
+void composite(const ImageView& view, const ConstImageView& part, Point at, const Overlay& options) {
     const Visible visible = visible_part(view, options.orientation.laid(part.size()), at, options.hot_spot);
     if (visible.box.empty()) return;
-    const paint::Surface surface = surface_of(view);
+    const paint::Surface surface = image::surface_of(view);
     paint::at_depth(*surface.codec.layout, [&]<class C>(C) {
-        Layer<C> layer(part, options);
-        for (std::int32_t row = 0; row < visible.box.height; ++row) layer.lay_row(surface, visible, row);
+        PictureRows<C> rows(part, options);
+        for (std::int32_t row = 0; row < visible.box.height; ++row) rows.composite_row(surface, visible, row);
     });
 }
 
@@ -120,7 +120,7 @@ ConstImageView used_part(const ConstImageView& image, const Overlay& options) {
 
 } // namespace
 
-void check_overlay(const ConstImageView& image, const Overlay& options) {
+void image::check_overlay(const ConstImageView& image, const Overlay& options) {
     const ConstImageView part = used_part(image, options);
     if (options.mask != nullptr && options.mask->size() != part.size())
         throw ArgumentError(fmt::format("a mask of {} x {} does not fit an image of {} x {}",
@@ -129,23 +129,22 @@ void check_overlay(const ConstImageView& image, const Overlay& options) {
 }
 
 void overlay(const ImageView& view, const ConstImageView& image, Point at, const Overlay& options) {
-    check_mode(view, options.blending);
-    check_overlay(image, options);
+    image::check(options.blending, view.format());
+    image::check_overlay(image, options);
     const ConstImageView part = used_part(image, options);
-    if (!share_memory(view, part)) return lay(view, part, at, options);
+    if (!share_memory(view, part)) return composite(view, part, at, options);
     const Image copy = copied(part);
-    lay(view, copy, at, options);
+    composite(view, copy, at, options);
 }
 
 void overlay(const ImageView& view, const Bitmap& bitmap, Point at, const Marker& marker) {
-    check_mode(view, marker.blending);
+    image::check(marker.blending, view.format());
     const Visible visible = visible_part(view, marker.orientation.laid(bitmap.size()), at, marker.hot_spot);
     if (visible.box.empty()) return;
-    const auto lay_bits = [&](const Paint& paint, bool wanted) {
-        paint::Painter painter = painter_of(view, paint, marker.blending);
-        place_pattern(painter, paint,
-                      Box{visible.box.x - visible.first.x, visible.box.y - visible.first.y, 1, 1});
-        paint_spans(clip_of(view), painter, [&](raster::SpanSink& sink) {
+    const auto paint_bits = [&](const Paint& paint, bool wanted) {
+        image::SpanPainter painter(view, paint, marker.blending);
+        painter.place_pattern(Box{visible.box.x - visible.first.x, visible.box.y - visible.first.y, 1, 1});
+        painter.paint_spans([&](raster::SpanSink& sink) {
             for (std::int32_t row = 0; row < visible.box.height; ++row)
                 for (std::int32_t column = 0; column < visible.box.width; ++column) {
                     const Point laid{visible.first.x + column, visible.first.y + row};
@@ -155,15 +154,15 @@ void overlay(const ImageView& view, const Bitmap& bitmap, Point at, const Marker
                 }
         });
     };
-    if (marker.background) lay_bits(*marker.background, false);
-    lay_bits(marker.foreground, true);
+    if (marker.background) paint_bits(*marker.background, false);
+    paint_bits(marker.foreground, true);
 }
 
 Texture texture(const ConstImageView& image, PatternOrigin origin) {
     const auto width = static_cast<std::size_t>(image.width());
     Texture result{image.size(), std::vector<Colour16>(width * static_cast<std::size_t>(image.height())),
                    origin};
-    const PixelReader<Colour16> reader(image);
+    const image::PixelReader<Colour16> reader(image);
     for (std::int32_t y = 0; y < image.height(); ++y)
         reader.row(0, y, std::span(result.pixels).subspan(static_cast<std::size_t>(y) * width, width));
     return result;

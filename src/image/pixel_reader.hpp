@@ -2,8 +2,8 @@
 /// The colours of an image's pixels, row by row.
 #pragma once
 
-#include "paint/byte_rows.hpp"
 #include "paint/pixel_codec.hpp"
+#include "paint/simd_rows.hpp"
 
 #include <coldbrick/image_view.hpp>
 
@@ -12,7 +12,7 @@
 #include <cstdint>
 #include <span>
 
-namespace coldbrick {
+namespace coldbrick::image {
 
 /// True if pixels are red, green and blue of 8 bits in some order, without gaps between them.
 inline bool has_plain_colours(const ConstImageView& image) {
@@ -58,4 +58,4 @@ class PixelReader {
 /// Throws ArgumentError if a pixel's number is beyond the image's palette.
 void check_palette(const ConstImageView& image);
 
-} // namespace coldbrick
+} // namespace coldbrick::image

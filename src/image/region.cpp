@@ -1,9 +1,10 @@
 #include <coldbrick/region.hpp>
 
-#include "geometry/checks.hpp"
-#include "image/rasterise.hpp"
-#include "raster/combined.hpp"
-#include "raster/probe.hpp"
+#include "geometry/placement.hpp"
+#include "image/draw_pipeline.hpp"
+#include "image/shape_instances.hpp"
+#include "raster/spans/span_queries.hpp"
+#include "raster/spans/span_set_operations.hpp"
 
 #include <algorithm>
 
@@ -15,32 +16,27 @@ bool earlier(const Span& a, const Span& b) {
     return a.y != b.y ? a.y < b.y : a.x_begin < b.x_begin;
 }
 
-raster::Clip clip_of(const Box& within) {
-    check(within);
+base::Clip clip_of(const Box& within) {
+    geometry::check(within);
     const auto cut = [](std::int64_t value) {
         return std::clamp(value, raster::everywhere.left, raster::everywhere.right);
     };
     return {cut(within.x), cut(within.y), cut(within.end_x()), cut(within.end_y())};
 }
 
-template <class Rasterise>
-Region gathered(const raster::Clip& clip, Rasterise rasterise) {
-    if (clip.left >= clip.right || clip.top >= clip.bottom) return {};
-    return Region(raster::ordered_spans(clip, rasterise));
-}
-
-template <class S>
-Region gathered(const raster::Clip& clip, const S& shape, const Fill& fill) {
-    check(shape);
-    check(fill);
-    return gathered(clip, [&](raster::SpanSink& sink) { rasterise(shape, fill, sink); });
-}
-
-template <class S>
-Region gathered(const raster::Clip& clip, const S& shape, const Stroke& stroke) {
-    check(shape);
-    check_stroke(shape, stroke);
-    return gathered(clip, [&](raster::SpanSink& sink) { rasterise(shape, stroke, {}, sink); });
+/// The pixels in a clip of a shape with a style.
+template <class S, class Style>
+Region gathered(const S& shape, const Style& style, const base::Clip& clip) {
+    geometry::check(shape);
+    image::check(style);
+    image::check_suits<S>(style);
+    if (clip.empty()) return {};
+    return Region(raster::ordered_spans(clip, [&](raster::SpanSink& sink) {
+        if constexpr (std::same_as<Style, Fill>)
+            image::rasterise(shape, style, sink);
+        else
+            image::rasterise(shape, style, {}, sink);
+    }));
 }
 
 } // namespace
@@ -48,7 +44,7 @@ Region gathered(const raster::Clip& clip, const S& shape, const Stroke& stroke) 
 Region::Region(std::vector<Span> spans) : spans_(std::move(spans)) {
     std::erase_if(spans_, [](const Span& span) { return span.x_begin >= span.x_end; });
     for (const Span& span : spans_)
-        check_range("span's end", span.x_end, raster::everywhere.left, raster::everywhere.right);
+        base::check_range("span's end", span.x_end, raster::everywhere.left, raster::everywhere.right);
     if (!std::ranges::is_sorted(spans_, earlier)) std::ranges::sort(spans_, earlier);
     std::size_t kept = 0;
     for (const Span& span : spans_) {
@@ -90,7 +86,10 @@ bool Region::touches(const Region& other) const {
     while (a != spans_.end() && b != other.spans_.end()) {
         if (a->y == b->y && a->x_begin < b->x_end && b->x_begin < a->x_end) return true;
         const bool a_ends_first = a->y != b->y ? a->y < b->y : a->x_end <= b->x_end;
-        a_ends_first ? ++a : ++b;
+        if (a_ends_first)
+            ++a;
+        else
+            ++b;
     }
     return false;
 }
@@ -98,15 +97,15 @@ bool Region::touches(const Region& other) const {
 Region Region::moved(std::int64_t dx, std::int64_t dy) const {
     Region result = *this;
     for (Span& span : result.spans_) {
-        const Point first = coldbrick::moved({span.x_begin, span.y}, dx, dy);
-        const std::int64_t last = coordinate("moved x", span.x_end - 1 + dx);
+        const Point first = geometry::moved({span.x_begin, span.y}, dx, dy);
+        const std::int64_t last = geometry::coordinate("moved x", span.x_end - 1 + dx);
         span = {first.y, first.x, last + 1};
     }
     return result;
 }
 
 Region Region::placed(Anchor anchor, Point position) const {
-    return placed_by_bounds(*this, anchor, position);
+    return geometry::placed_by_bounds(*this, anchor, position);
 }
 
 Region operator|(const Region& a, const Region& b) {
@@ -134,59 +133,33 @@ Region united(std::span<const Region> regions) {
 
 template <ClosedShape S>
 Region region(const S& shape, const Fill& fill) {
-    return gathered(raster::everywhere, shape, fill);
+    return gathered(shape, fill, raster::everywhere);
 }
 
 template <ClosedShape S>
 Region region(const S& shape, const Fill& fill, const Box& within) {
-    return gathered(clip_of(within), shape, fill);
+    return gathered(shape, fill, clip_of(within));
 }
 
 template <AnyShape S>
 Region region(const S& shape, const Stroke& stroke) {
-    return gathered(raster::everywhere, shape, stroke);
+    return gathered(shape, stroke, raster::everywhere);
 }
 
 template <AnyShape S>
 Region region(const S& shape, const Stroke& stroke, const Box& within) {
-    return gathered(clip_of(within), shape, stroke);
+    return gathered(shape, stroke, clip_of(within));
 }
 
-template Region region(const Box&, const Fill&);
-template Region region(const Box&, const Fill&, const Box&);
-template Region region(const RoundedBox&, const Fill&);
-template Region region(const RoundedBox&, const Fill&, const Box&);
-template Region region(const Circle&, const Fill&);
-template Region region(const Circle&, const Fill&, const Box&);
-template Region region(const Ellipse&, const Fill&);
-template Region region(const Ellipse&, const Fill&, const Box&);
-template Region region(const Sector&, const Fill&);
-template Region region(const Sector&, const Fill&, const Box&);
-template Region region(const Segment&, const Fill&);
-template Region region(const Segment&, const Fill&, const Box&);
-template Region region(const Polygon&, const Fill&);
-template Region region(const Polygon&, const Fill&, const Box&);
-template Region region(const Dots&, const Stroke&);
-template Region region(const Dots&, const Stroke&, const Box&);
-template Region region(const Line&, const Stroke&);
-template Region region(const Line&, const Stroke&, const Box&);
-template Region region(const Polyline&, const Stroke&);
-template Region region(const Polyline&, const Stroke&, const Box&);
-template Region region(const Arc&, const Stroke&);
-template Region region(const Arc&, const Stroke&, const Box&);
-template Region region(const Box&, const Stroke&);
-template Region region(const Box&, const Stroke&, const Box&);
-template Region region(const RoundedBox&, const Stroke&);
-template Region region(const RoundedBox&, const Stroke&, const Box&);
-template Region region(const Circle&, const Stroke&);
-template Region region(const Circle&, const Stroke&, const Box&);
-template Region region(const Ellipse&, const Stroke&);
-template Region region(const Ellipse&, const Stroke&, const Box&);
-template Region region(const Sector&, const Stroke&);
-template Region region(const Sector&, const Stroke&, const Box&);
-template Region region(const Segment&, const Stroke&);
-template Region region(const Segment&, const Stroke&, const Box&);
-template Region region(const Polygon&, const Stroke&);
-template Region region(const Polygon&, const Stroke&, const Box&);
+#define COLDBRICK_INSTANTIATE(S)                                                                             \
+    template Region region(const S&, const Fill&);                                                           \
+    template Region region(const S&, const Fill&, const Box&);
+COLDBRICK_FOR_EACH_CLOSED_SHAPE(COLDBRICK_INSTANTIATE)
+#undef COLDBRICK_INSTANTIATE
+#define COLDBRICK_INSTANTIATE(S)                                                                             \
+    template Region region(const S&, const Stroke&);                                                         \
+    template Region region(const S&, const Stroke&, const Box&);
+COLDBRICK_FOR_EACH_SHAPE(COLDBRICK_INSTANTIATE)
+#undef COLDBRICK_INSTANTIATE
 
 } // namespace coldbrick

@@ -1,9 +1,9 @@
 #include <coldbrick/resize.hpp>
 
-#include "geometry/checks.hpp"
+#include "geometry/shape_checks.hpp"
 #include "image/pixel_reader.hpp"
-#include "image/resample.hpp"
-#include "image/sizes.hpp"
+#include "image/resampling_weights.hpp"
+#include "image/size_checks.hpp"
 
 #include <algorithm>
 #include <array>
@@ -34,7 +34,7 @@ void add(Weighed& sum, const Weighed& colour, double weight) {
 /// Source rows resized along x, of which those that the current row of the result needs are kept.
 class Rows {
   public:
-    Rows(const ConstImageView& image, const std::vector<Taps>& columns)
+    Rows(const ConstImageView& image, const std::vector<image::ResamplingWeights>& columns)
         : reader_(image), columns_(columns), colours_(static_cast<std::size_t>(image.width())),
           source_(colours_.size()) {}
 
@@ -63,8 +63,8 @@ class Rows {
         return result;
     }
 
-    PixelReader<RealColour> reader_;
-    const std::vector<Taps>& columns_;
+    image::PixelReader<RealColour> reader_;
+    const std::vector<image::ResamplingWeights>& columns_;
     std::vector<RealColour> colours_; ///< of the source row last read
     std::vector<Weighed> source_;
     std::vector<std::vector<Weighed>> kept_;
@@ -74,21 +74,20 @@ class Rows {
 /// A side in proportion, at least 1.
 std::int32_t in_proportion(std::int64_t side, std::int64_t target, std::int64_t whole) {
     const std::int64_t result = (2 * side * target + whole) / (2 * whole);
-    return static_cast<std::int32_t>(
-        std::clamp<std::int64_t>(result, 1, std::numeric_limits<std::int32_t>::max()));
+    return static_cast<std::int32_t>(std::clamp<std::int64_t>(result, 1, base::last_coordinate));
 }
 
 /// What of the image is used, and in which proportions.
 struct Frame {
-    Extent across;
-    Extent down;
+    image::ResizedPart across;
+    image::ResizedPart down;
 };
 Frame frame_of(Size image, Size size, Fit fit) {
     Frame frame{{0, static_cast<double>(image.width), image.width, size.width},
                 {0, static_cast<double>(image.height), image.height, size.height}};
     if (fit != Fit::cover) return frame;
     const double scale = std::min(frame.across.length / size.width, frame.down.length / size.height);
-    const auto cut = [scale](Extent& extent) {
+    const auto cut = [scale](image::ResizedPart& extent) {
         const double length = scale * extent.target;
         extent.begin = (extent.length - length) / 2;
         extent.length = length;
@@ -101,9 +100,9 @@ Frame frame_of(Size image, Size size, Fit fit) {
 } // namespace
 
 Size fitted(Size image, Size size, Fit fit) {
-    check_size(image);
-    check_size(size);
-    check_choice("fit", fit, Fit::cover);
+    image::check_size(image);
+    image::check_size(size);
+    base::check_choice("fit", fit, Fit::cover);
     if (fit != Fit::inside) return size;
     const bool wider = std::int64_t{image.width} * size.height > std::int64_t{image.height} * size.width;
     if (wider) return {size.width, in_proportion(image.height, size.width, image.width)};
@@ -111,25 +110,26 @@ Size fitted(Size image, Size size, Fit fit) {
 }
 
 Image resized(const ConstImageView& image, Size size, const Resizing& resizing) {
-    check_palette(image);
-    check_choice("resampling", resizing.resampling, Resampling::bicubic);
+    image::check_palette(image);
+    base::check_choice("resampling", resizing.resampling, Resampling::bicubic);
     size = fitted(image.size(), size, resizing.fit);
     Image result = image.palette() != nullptr
                        ? Image(size, *image.palette(), {}, resizing.most_bytes)
                        : Image(size, image.format(), {0, 0, 0, 0}, resizing.most_bytes);
     const Frame frame = frame_of(image.size(), size, resizing.fit);
-    const std::vector<Taps> columns = taps_of(frame.across, resizing.resampling);
-    const std::vector<Taps> lines = taps_of(frame.down, resizing.resampling);
+    const std::vector<image::ResamplingWeights> columns =
+        image::weights_of(frame.across, resizing.resampling);
+    const std::vector<image::ResamplingWeights> lines = image::weights_of(frame.down, resizing.resampling);
     Rows rows(image, columns);
     const ImageView view = result;
     const paint::Codec codec{&layout(view.format()), view.palette()};
     std::vector<Weighed> sums(columns.size());
     for (std::int32_t y = 0; y < size.height; ++y) {
-        const Taps& taps = lines[static_cast<std::size_t>(y)];
+        const image::ResamplingWeights& weights = lines[static_cast<std::size_t>(y)];
         std::ranges::fill(sums, Weighed{});
-        for (std::size_t i = 0; i < taps.weights.size(); ++i) {
-            const auto& row = rows.row(taps.first + static_cast<std::int32_t>(i), taps.first);
-            for (std::size_t x = 0; x < sums.size(); ++x) add(sums[x], row[x], taps.weights[i]);
+        for (std::size_t i = 0; i < weights.weights.size(); ++i) {
+            const auto& row = rows.row(weights.first + static_cast<std::int32_t>(i), weights.first);
+            for (std::size_t x = 0; x < sums.size(); ++x) add(sums[x], row[x], weights.weights[i]);
         }
         std::byte* pixel = view.row(y).data();
         for (const Weighed& sum : sums) {

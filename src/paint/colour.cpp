@@ -1,13 +1,13 @@
 #include <coldbrick/colour.hpp>
 
-#include "geometry/shown_text.hpp"
+#include "base/shown_text.hpp"
+#include "paint/channel_depth.hpp"
 #include "paint/colour_names.hpp"
-#include "paint/depth.hpp"
 
 #include <coldbrick/colour_space.hpp>
 #include <coldbrick/error.hpp>
 
-#include <fmt/format.h>
+#include <fmt/core.h>
 
 #include <algorithm>
 #include <array>
@@ -144,7 +144,7 @@ Colour colour(std::string_view text) {
     if (!found)
         throw ArgumentError(fmt::format("{} is not a colour: write # and 3, 4, 6 or 8 hexadecimal digits, "
                                         "rgb(...), hsl(...) or a CSS colour name",
-                                        in_quotes(text)));
+                                        base::in_quotes(text)));
     return *found;
 }
 

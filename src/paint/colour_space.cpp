@@ -1,11 +1,11 @@
 #include <coldbrick/colour_space.hpp>
 
-#include "geometry/checks.hpp"
-#include "paint/depth.hpp"
+#include "base/range_checks.hpp"
+#include "paint/channel_depth.hpp"
 
 #include <coldbrick/error.hpp>
 
-#include <fmt/format.h>
+#include <fmt/core.h>
 
 #include <algorithm>
 #include <cmath>
@@ -21,7 +21,7 @@ void check_share(const char* what, double value) {
 
 /// How far into the hue circle, in sixths, 0 to 6.
 double sixths(Angle hue) {
-    check_finite("hue", hue.in_degrees());
+    base::check_finite("hue", hue.in_degrees());
     return hue.within_turn().in_degrees() / 60;
 }
 
@@ -130,7 +130,8 @@ Colour RandomColours::next() {
 }
 
 std::vector<Colour> distinct_colours(std::size_t count, std::uint64_t seed) {
-    check_range("number of colours", static_cast<std::int64_t>(std::min<std::size_t>(count, 1000)), 1, 256);
+    base::check_range("number of colours", static_cast<std::int64_t>(std::min<std::size_t>(count, 1000)), 1,
+                      256);
     const Angle first = hsv(RandomColours(seed).next()).hue;
     std::vector<Colour> result;
     for (std::size_t i = 0; i < count; ++i) {

@@ -1,10 +1,10 @@
 #include <coldbrick/deep_colour.hpp>
 
-#include "paint/depth.hpp"
+#include "paint/channel_depth.hpp"
 
 #include <coldbrick/error.hpp>
 
-#include <fmt/format.h>
+#include <fmt/core.h>
 
 namespace coldbrick {
 

@@ -1,7 +1,7 @@
 #include "paint/painter.hpp"
 
-#include "paint/compositor.hpp"
-#include "paint/machine.hpp"
+#include "paint/composite_run.hpp"
+#include "paint/cpu_features.hpp"
 #include "paint/run_writer.hpp"
 
 #include <array>
@@ -24,15 +24,15 @@ void Painter::choose_way(bool plain) {
         use_pixel(Way::replace, colour_);
     else if (is_one_colour && over && surface_.codec.layout->kind == PixelLayout::Kind::bytes &&
              surface_.contiguous())
-        use_mixer();
+        use_constant_blend();
     else
         use_deep_pixel();
 }
 
-void Painter::use_mixer() {
+void Painter::use_constant_blend() {
     // Over an opaque backdrop the opaque colour is mixed in: the result is opaque, too.
     use_pixel(Way::mix, Colour(colour_.red, colour_.green, colour_.blue));
-    mixer_.emplace(colour_, PixelPattern(pixel_, surface_.pixel_stride_bytes), surface_.codec);
+    blend_.emplace(colour_, RepeatedPixel(pixel_, surface_.pixel_stride_bytes), surface_.codec);
 }
 
 /// Deep colours that hide what is there are written as they are, too.
@@ -42,7 +42,7 @@ void Painter::use_deep_pixel() {
     const BlendMode mode = blending_.mode;
     if (pattern == nullptr || !surface_.mask.all() || blending_.opacity != 255) return;
     const auto use = [&](const auto& colour) {
-        const bool opaque = colour.alpha == Depth<std::remove_cvref_t<decltype(colour)>>::most;
+        const bool opaque = colour.alpha == ChannelDepth<std::remove_cvref_t<decltype(colour)>>::most;
         if (mode != BlendMode::copy && (mode != BlendMode::source_over || !opaque)) return;
         way_ = Way::replace;
         pixel_ = surface_.codec.pixel(colour);
@@ -60,7 +60,7 @@ template <class Write>
 }
 
 template <class Write>
-[[gnu::always_inline]] inline void write_runs(const Surface& surface, const MirroredSpan& span,
+[[gnu::always_inline]] inline void write_runs(const Surface& surface, const base::MirroredSpan& span,
                                               const Write& write) {
     std::byte* const at = surface.address(span.x, span.y);
     std::byte* const other = surface.address(span.x, span.other_y);
@@ -80,9 +80,10 @@ inline void Painter::replace_by(const Spans& spans) const {
             write_runs(surface, span,
                        [&writer](const auto& places, std::size_t bytes) { writer.write(places, bytes); });
     };
-    if (PixelPattern::repeats_in_words(surface_.pixel_stride_bytes))
-        return replace_with(WordRunWriter<Width>(PixelPattern::word(pixel_[0], surface_.pixel_stride_bytes)));
-    const PixelPattern pattern(pixel_, surface_.pixel_stride_bytes);
+    if (RepeatedPixel::repeats_in_words(surface_.pixel_stride_bytes))
+        return replace_with(
+            WordRunWriter<Width>(RepeatedPixel::word(pixel_[0], surface_.pixel_stride_bytes)));
+    const RepeatedPixel pattern(pixel_, surface_.pixel_stride_bytes);
     replace_with(RunWriter<Width>(pattern));
 }
 
@@ -107,13 +108,13 @@ void Painter::paint(std::span<const Span> spans) const {
     }
 }
 
-void Painter::paint(std::span<const MirroredSpan> spans) const {
+void Painter::paint(std::span<const base::MirroredSpan> spans) const {
     if (way_ == Way::nothing) return;
     if (way_ == Way::replace && surface_.contiguous())
         return has_avx2() ? replace_avx2(spans) : replace_narrow(spans);
     std::array<Span, 64> batch;
     std::size_t count = 0;
-    for (const MirroredSpan& span : spans) {
+    for (const base::MirroredSpan& span : spans) {
         span.for_each([&](const Span& one) { batch[count++] = one; });
         if (count + 4 <= batch.size()) continue;
         paint(std::span<const Span>(batch.data(), count));
@@ -133,7 +134,7 @@ void Painter::replace_scattered(std::span<const Span> spans) const {
 
 void Painter::mix(std::span<const Span> spans) const {
     for (const Span& span : spans)
-        mixer_->mix(surface_.address(span.x_begin, span.y), surface_.byte_count(span.x_end - span.x_begin));
+        blend_->mix(surface_.address(span.x_begin, span.y), surface_.byte_count(span.x_end - span.x_begin));
 }
 
 namespace {

@@ -2,10 +2,10 @@
 /// Spans and a paint become bytes.
 #pragma once
 
-#include "geometry/mirrored_span.hpp"
-#include "paint/blend.hpp"
-#include "paint/mixer.hpp"
-#include "paint/pattern.hpp"
+#include "base/mirrored_span.hpp"
+#include "paint/blend_constant.hpp"
+#include "paint/composite_colour.hpp"
+#include "paint/pattern_sampler.hpp"
 #include "paint/surface.hpp"
 
 #include <coldbrick/blend.hpp>
@@ -41,7 +41,7 @@ class Painter {
 
     /// Paints each span once, over what is there.
     void paint(std::span<const Span> spans) const;
-    void paint(std::span<const MirroredSpan> spans) const;
+    void paint(std::span<const base::MirroredSpan> spans) const;
 
     /// True if painting replaces pixels without reading them, so that pixel() is all there is to know.
     [[nodiscard]] bool replaces() const { return way_ == Way::replace; }
@@ -62,7 +62,7 @@ class Painter {
         way_ = way;
         pixel_ = surface_.codec.pixel(colour);
     }
-    void use_mixer();
+    void use_constant_blend();
     void use_deep_pixel();
 
     // Each a function of its own, so that a call for a few short spans passes through no more than it needs.
@@ -84,7 +84,7 @@ class Painter {
     PixelBytes pixel_{};
     std::int64_t pattern_x_ = 0;
     std::int64_t pattern_y_ = 0;
-    std::optional<Mixer> mixer_;            ///< if the way is to mix
+    std::optional<ConstantBlend> blend_;    ///< if the way is to mix
     std::optional<PatternSampler> sampler_; ///< if the paint is a pattern
 };
 

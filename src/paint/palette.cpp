@@ -1,10 +1,10 @@
 #include <coldbrick/palette.hpp>
 
-#include "geometry/shown_text.hpp"
+#include "base/shown_text.hpp"
 
 #include <coldbrick/error.hpp>
 
-#include <fmt/format.h>
+#include <fmt/core.h>
 
 #include <algorithm>
 #include <set>
@@ -20,7 +20,8 @@ void check_name(std::string_view text) {
                c == '_';
     };
     if (!std::ranges::all_of(text, fits))
-        throw ArgumentError(fmt::format("{} is no name: write letters, digits, - and _", in_quotes(text)));
+        throw ArgumentError(
+            fmt::format("{} is no name: write letters, digits, - and _", base::in_quotes(text)));
 }
 
 std::string_view trimmed(std::string_view text) {
@@ -59,7 +60,7 @@ Palette::Palette(std::vector<Entry> entries) : entries_(std::move(entries)) {
         check_name(entry.name);
         if (!entry.name.empty() && !names.insert(entry.name).second)
             throw ArgumentError(
-                fmt::format("two entries of the palette have the name {}", in_quotes(entry.name)));
+                fmt::format("two entries of the palette have the name {}", base::in_quotes(entry.name)));
     }
 }
 

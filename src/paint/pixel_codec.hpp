@@ -2,7 +2,7 @@
 /// One pixel's bytes from a colour, and back.
 #pragma once
 
-#include "paint/depth.hpp"
+#include "paint/channel_depth.hpp"
 
 #include <coldbrick/palette.hpp>
 #include <coldbrick/pixel_format.hpp>
@@ -83,7 +83,7 @@ struct Codec {
 
     /// A channel as it lies in memory becomes one of a colour.
     template <class C, class Stored>
-    static typename Depth<C>::Value read(const std::byte* at) {
+    static typename ChannelDepth<C>::Value read(const std::byte* at) {
         Stored stored{};
         std::memcpy(&stored, at, sizeof stored);
         if constexpr (std::same_as<Stored, float>)
@@ -93,29 +93,29 @@ struct Codec {
     }
 
     template <class Stored, class C>
-    static void write(typename Depth<C>::Value value, std::byte* at) {
+    static void write(typename ChannelDepth<C>::Value value, std::byte* at) {
         Stored stored{};
         if constexpr (std::same_as<Stored, float>)
             stored = static_cast<float>(to_real<C>(value));
         else if constexpr (std::same_as<C, RealColour>)
             stored = from_real<Own<Stored>>(value);
         else
-            stored = channel<Own<Stored>>(value, Depth<C>::most);
+            stored = channel<Own<Stored>>(value, ChannelDepth<C>::most);
         std::memcpy(at, &stored, sizeof stored);
     }
 
     template <class C>
-    static double to_real(typename Depth<C>::Value value) {
-        return static_cast<double>(value) / Depth<C>::most;
+    static double to_real(typename ChannelDepth<C>::Value value) {
+        return static_cast<double>(value) / ChannelDepth<C>::most;
     }
 
     template <class C, class Stored>
     [[nodiscard]] C decode_channels(const std::byte* pixel) const {
-        using Value = typename Depth<C>::Value;
+        using Value = typename ChannelDepth<C>::Value;
         const auto get = [pixel](int offset, Value otherwise) {
             return offset == PixelLayout::none ? otherwise : read<C, Stored>(pixel + offset);
         };
-        const Value alpha = get(layout->alpha, Depth<C>::most);
+        const Value alpha = get(layout->alpha, ChannelDepth<C>::most);
         if (layout->is_gray()) {
             const Value gray = get(layout->gray, 0);
             return {gray, gray, gray, alpha};
@@ -125,7 +125,7 @@ struct Codec {
 
     template <class Stored, class C>
     void encode_channels(const C& colour, std::byte* pixel) const {
-        const auto put = [pixel](int offset, typename Depth<C>::Value value) {
+        const auto put = [pixel](int offset, typename ChannelDepth<C>::Value value) {
             if (offset != PixelLayout::none) write<Stored, C>(value, pixel + offset);
         };
         if (layout->is_gray()) {
@@ -147,7 +147,7 @@ struct Codec {
         std::uint16_t number = 0;
         std::memcpy(&number, pixel, sizeof number);
         return {channel<C>(number >> 11U, 31), channel<C>(number >> 5U & 63U, 63),
-                channel<C>(number & 31U, 31), Depth<C>::most};
+                channel<C>(number & 31U, 31), ChannelDepth<C>::most};
     }
 
     /// Each channel rounded once from the colour's own depth.
@@ -157,7 +157,7 @@ struct Codec {
             if constexpr (std::same_as<C, RealColour>)
                 return static_cast<std::uint32_t>(from_real<RealColour>(value) * most + (0.5 + near_half));
             else
-                return (2 * value * most + Depth<C>::most) / (2 * Depth<C>::most);
+                return (2 * value * most + ChannelDepth<C>::most) / (2 * ChannelDepth<C>::most);
         };
         const auto number = static_cast<std::uint16_t>(bits(colour.red, 31) << 11U |
                                                        bits(colour.green, 63) << 5U | bits(colour.blue, 31));

@@ -2,7 +2,7 @@
 /// Runs of equal pixels, written by wide stores.
 #pragma once
 
-#include "paint/pixel_pattern.hpp"
+#include "paint/repeated_pixel.hpp"
 
 #include <array>
 #include <cstddef>
@@ -78,10 +78,10 @@ class WordRunWriter {
 template <std::size_t Width>
 class RunWriter {
   public:
-    [[gnu::always_inline]] explicit RunWriter(const PixelPattern& pattern) : pattern_(pattern) {
+    [[gnu::always_inline]] explicit RunWriter(const RepeatedPixel& pattern) : pattern_(pattern) {
         load(first_, 0);
         load(second_, Width);
-        load(third_, 2 * Width % PixelPattern::period);
+        load(third_, 2 * Width % RepeatedPixel::period);
         load(last_, pattern.phase_before_end(Width));
     }
 
@@ -128,7 +128,7 @@ class RunWriter {
         store(end - width, last_);
     }
 
-    const PixelPattern& pattern_;
+    const RepeatedPixel& pattern_;
     Register first_;
     Register second_;
     Register third_;

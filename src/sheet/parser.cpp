@@ -1,7 +1,7 @@
 #include "sheet/parser.hpp"
 
-#include "geometry/nearest_word.hpp"
-#include "geometry/shown_text.hpp"
+#include "base/nearest_word.hpp"
+#include "base/shown_text.hpp"
 #include "sheet/statement_tokens.hpp"
 #include "sheet/words.hpp"
 
@@ -60,7 +60,7 @@ class Parser {
     /// The next token, as messages tell it.
     [[nodiscard]] std::string found() const {
         if (next().ends_statement()) return "the end of the line";
-        return next().kind == Token::Kind::text ? shown(next().text) : in_quotes(next().text);
+        return next().kind == Token::Kind::text ? base::shown(next().text) : base::in_quotes(next().text);
     }
     [[noreturn]] void fail_expecting(std::string_view what) const {
         fail(next().location, fmt::format("expected {}, found {}", what, found()));
@@ -116,8 +116,8 @@ class Parser {
     Token name() {
         if (next().kind != Token::Kind::word) fail_expecting("a name");
         if (is_reserved(next().text))
-            fail(next().location,
-                 fmt::format("{} has a meaning of its own and cannot be a name", in_quotes(next().text)));
+            fail(next().location, fmt::format("{} has a meaning of its own and cannot be a name",
+                                              base::in_quotes(next().text)));
         return take();
     }
 
@@ -205,8 +205,9 @@ class Parser {
     }
 
     [[noreturn]] void fail_unknown_statement() const {
-        const std::string_view meant =
-            next().kind == Token::Kind::word ? nearest_word(next().text, first_words) : std::string_view();
+        const std::string_view meant = next().kind == Token::Kind::word
+                                           ? base::nearest_word(next().text, first_words)
+                                           : std::string_view();
         const std::string hint = meant.empty() ? "" : fmt::format("; did you mean \"{}\"?", meant);
         fail(next().location, fmt::format("expected a statement ({}), found {}{}",
                                           fmt::join(first_words, ", "), found(), hint));
@@ -550,7 +551,7 @@ class Parser {
         const char* const end = token.text.data() + token.text.size();
         const auto [stopped, error] = std::from_chars(token.text.data(), end, value);
         if (error != std::errc() || stopped != end)
-            fail(token.location, fmt::format("{} is too large a number", shown(token.text)));
+            fail(token.location, fmt::format("{} is too large a number", base::shown(token.text)));
         return value;
     }
 

@@ -1,16 +1,17 @@
 #include <coldbrick/sheet.hpp>
 
-#include "geometry/nearest_word.hpp"
-#include "geometry/shown_text.hpp"
+#include "base/limits.hpp"
+#include "base/nearest_word.hpp"
+#include "base/shown_text.hpp"
 #include "sheet/parser.hpp"
 #include "sheet/value.hpp"
 
 #include <coldbrick/draw.hpp>
 #include <coldbrick/error.hpp>
-#include <coldbrick/regular.hpp>
+#include <coldbrick/regular_polygon.hpp>
 #include <coldbrick/resize.hpp>
 
-#include <fmt/format.h>
+#include <fmt/core.h>
 
 #include <algorithm>
 #include <cmath>
@@ -27,7 +28,7 @@ namespace sheet {
 
 namespace {
 
-constexpr std::int32_t largest = std::numeric_limits<std::int32_t>::max();
+constexpr std::int32_t largest = base::last_coordinate;
 
 /// Carries statements out one after another.
 class Interpreter {
@@ -184,7 +185,7 @@ class Interpreter {
     void check_is_new(const std::string& name, const Location& location) const {
         const auto present = names_.find(name);
         if (present != names_.end())
-            fail(location, fmt::format("{} is defined already, in line {}", in_quotes(name),
+            fail(location, fmt::format("{} is defined already, in line {}", base::in_quotes(name),
                                        present->second.location.line()));
     }
 
@@ -333,11 +334,11 @@ class Interpreter {
             if (names_.contains(name)) continue;
             std::vector<std::string_view> known;
             for (const auto& [defined, definition] : names_) known.push_back(defined);
-            const std::string_view meant = nearest_word(name, known);
+            const std::string_view meant = base::nearest_word(name, known);
             throw SheetError(fmt::format("{}: no let defines {}, which is to be set; {}the sheet defines {}",
-                                         shown(source.name), in_quotes(name),
+                                         base::shown(source.name), base::in_quotes(name),
                                          meant.empty() ? "" : fmt::format("did you mean \"{}\"? ", meant),
-                                         known.empty() ? "nothing" : list_of(known)));
+                                         known.empty() ? "nothing" : base::list_of(known)));
         }
     }
 

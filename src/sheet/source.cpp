@@ -1,10 +1,10 @@
 #include "sheet/source.hpp"
 
-#include "geometry/shown_text.hpp"
+#include "base/shown_text.hpp"
 
 #include <coldbrick/error.hpp>
 
-#include <fmt/format.h>
+#include <fmt/core.h>
 
 #include <algorithm>
 
@@ -21,7 +21,7 @@ std::size_t line_begin(std::string_view text, std::size_t place) {
 /// How many characters a text has; a byte that is not UTF-8 counts as one.
 std::size_t character_count(std::string_view text) {
     std::size_t count = 0;
-    for (; !text.empty(); ++count) text.remove_prefix(std::max<std::size_t>(character_length(text), 1));
+    for (; !text.empty(); ++count) text.remove_prefix(std::max<std::size_t>(base::character_length(text), 1));
     return count;
 }
 
@@ -51,7 +51,7 @@ Excerpt excerpt(std::string_view line, std::size_t place) {
             break;
         }
         const bool is_tab = line[0] == '\t';
-        const std::string one = take_shown(line);
+        const std::string one = base::take_shown(line);
         if (i + reach >= before) add(is_tab ? "\t" : one, i < before);
     }
     return result;
@@ -71,7 +71,7 @@ std::size_t Location::line() const {
 
 std::string Location::text() const {
     const std::size_t begin = line_begin(source->text, offset);
-    return fmt::format("{}:{}:{}", shown(source->name, 300), line(),
+    return fmt::format("{}:{}:{}", base::shown(source->name, 300), line(),
                        character_count(source->text.substr(begin, offset - begin)) + 1);
 }
 

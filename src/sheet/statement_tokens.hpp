@@ -6,7 +6,7 @@
 #include "sheet/token.hpp"
 #include "sheet/words.hpp"
 
-#include <fmt/format.h>
+#include <fmt/core.h>
 
 #include <algorithm>
 #include <array>

@@ -1,8 +1,8 @@
 #include "sheet/token.hpp"
 
-#include "geometry/shown_text.hpp"
+#include "base/shown_text.hpp"
 
-#include <fmt/format.h>
+#include <fmt/core.h>
 
 #include <algorithm>
 
@@ -86,10 +86,11 @@ Token TokenReader::text() {
 
 void TokenReader::fail_at_stranger() const {
     const std::string_view rest = source_.text.substr(at_);
-    const std::size_t length = character_length(rest);
-    if (length == 0) fail({&source_, at_}, fmt::format("the byte {} is not UTF-8", shown(rest.substr(0, 1))));
-    fail({&source_, at_},
-         fmt::format("no statement or expression has the character {}", in_quotes(rest.substr(0, length))));
+    const std::size_t length = base::character_length(rest);
+    if (length == 0)
+        fail({&source_, at_}, fmt::format("the byte {} is not UTF-8", base::shown(rest.substr(0, 1))));
+    fail({&source_, at_}, fmt::format("no statement or expression has the character {}",
+                                      base::in_quotes(rest.substr(0, length))));
 }
 
 } // namespace coldbrick::sheet

@@ -1,12 +1,13 @@
+#include "base/limits.hpp"
 #include "sheet/value.hpp"
 
-#include "geometry/shown_text.hpp"
+#include "base/shown_text.hpp"
 #include "sheet/words.hpp"
 
 #include <coldbrick/colour_space.hpp>
 #include <coldbrick/error.hpp>
 
-#include <fmt/format.h>
+#include <fmt/core.h>
 
 #include <algorithm>
 #include <cmath>
@@ -98,7 +99,7 @@ class Evaluator {
         if (const auto colour = css_colour(name.text)) return *colour;
         if (name.text == "harbour") return default_palette();
         fail(location_,
-             fmt::format("{} is neither defined above nor the name of a colour", in_quotes(name.text)));
+             fmt::format("{} is neither defined above nor the name of a colour", base::in_quotes(name.text)));
     }
 
     Value operator()(const PointLiteral& literal) const {
@@ -109,11 +110,11 @@ class Evaluator {
         const Value whole = evaluate(*member.whole, names_);
         if (const auto* const palette = std::get_if<Palette>(&whole)) {
             if (const auto colour = palette->find(member.name)) return *colour;
-            fail(location_, fmt::format("the palette has no colour {}", in_quotes(member.name)));
+            fail(location_, fmt::format("the palette has no colour {}", base::in_quotes(member.name)));
         }
         const auto* const point = std::get_if<Position>(&whole);
         if (point != nullptr && member.name != "x" && member.name != "y")
-            fail(location_, fmt::format("points have x and y, not {}", in_quotes(member.name)));
+            fail(location_, fmt::format("points have x and y, not {}", base::in_quotes(member.name)));
         if (point == nullptr)
             fail(location_,
                  fmt::format("only a point has .x and .y, and only a palette has colours; this is {}",
@@ -219,8 +220,8 @@ Point pixel(const Expression& expression, const Definitions& names) {
     const auto* const point = std::get_if<Position>(&value);
     if (point == nullptr)
         fail(expression.location, fmt::format("expected a point (x, y), not {}", kind_name(value)));
-    constexpr std::int32_t low = std::numeric_limits<std::int32_t>::min();
-    constexpr std::int32_t high = std::numeric_limits<std::int32_t>::max();
+    constexpr std::int32_t low = base::first_coordinate;
+    constexpr std::int32_t high = base::last_coordinate;
     return {whole(expression.location, "x", point->x, low, high),
             whole(expression.location, "y", point->y, low, high)};
 }

@@ -7,7 +7,7 @@
 #include <coldbrick/draw.hpp>
 #include <coldbrick/error.hpp>
 #include <coldbrick/overlay.hpp>
-#include <coldbrick/regular.hpp>
+#include <coldbrick/regular_polygon.hpp>
 #include <coldbrick/resize.hpp>
 
 #include <algorithm>

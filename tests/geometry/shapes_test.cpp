@@ -3,7 +3,7 @@
 #include "support/errors.hpp"
 #include "support/generators.hpp"
 
-#include <coldbrick/regular.hpp>
+#include <coldbrick/regular_polygon.hpp>
 #include <coldbrick/shape.hpp>
 
 #include <gtest/gtest.h>

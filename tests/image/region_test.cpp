@@ -104,7 +104,7 @@ RC_GTEST_PROP(Region, HoldsWhatIsPaintedAndBoundsAreTight, ()) {
         const PixelSet drawn = painted(window, paint);
         RC_ASSERT(pixels_of(whole) == drawn);
         RC_ASSERT(painted(window, [&](const ImageView& view, const Colour& colour) {
-                      draw(view, whole, Fill{colour});
+                      draw(view, whole, colour);
                   }) == drawn);
         const bool all_seen = small && tight.intersection(near) == tight;
         RC_ASSERT(!all_seen || tight == whole.bounds() || (tight.empty() && whole.empty()));
@@ -153,7 +153,7 @@ TEST(Region, LooksLikeItsShapeInEveryFormat) {
             Image direct(canvas, format, Colour(200, 90, 30));
             Image by_region = direct;
             width == 0 ? draw(direct, shape, fill) : draw(direct, shape, stroke);
-            draw(by_region, width == 0 ? region(shape) : region(shape, stroke), fill);
+            draw(by_region, width == 0 ? region(shape) : region(shape, stroke), fill.paint, fill.blending);
             for (int y = 0; y < canvas.height; ++y)
                 ASSERT_TRUE(std::ranges::equal(direct.view().row(y), by_region.view().row(y)))
                     << layout(format).name << ", width " << width << ", row " << y;

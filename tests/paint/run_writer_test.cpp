@@ -14,7 +14,7 @@ TEST(RunWriter, WritesWholePixelsAndNothingElse) {
     constexpr auto untouched = std::byte{0xEE};
     for (const std::size_t size : {1U, 2U, 3U, 4U, 6U, 8U}) {
         const std::uint64_t bytes = size == 8 ? pixel : pixel & ((std::uint64_t{1} << (8 * size)) - 1);
-        const PixelPattern pattern({bytes, 0}, static_cast<std::ptrdiff_t>(size));
+        const RepeatedPixel pattern({bytes, 0}, static_cast<std::ptrdiff_t>(size));
         for (std::size_t pixels = 0; pixels <= 240 / size; ++pixels) {
             const std::size_t begin = 29;
             std::vector<std::byte> expected(300, untouched);
@@ -24,9 +24,9 @@ TEST(RunWriter, WritesWholePixelsAndNothingElse) {
             RunWriter<16>(pattern).write(Places<1>{memory.data() + begin}, pixels * size);
             ASSERT_EQ(memory, expected) << size << " bytes, run of " << pixels;
             const auto stride = static_cast<std::ptrdiff_t>(size);
-            if (!PixelPattern::repeats_in_words(stride)) continue;
+            if (!RepeatedPixel::repeats_in_words(stride)) continue;
             memory.assign(300, untouched);
-            WordRunWriter<16>(PixelPattern::word(bytes, stride))
+            WordRunWriter<16>(RepeatedPixel::word(bytes, stride))
                 .write(Places<1>{memory.data() + begin}, pixels * size);
             ASSERT_EQ(memory, expected) << size << " bytes in words, run of " << pixels;
         }

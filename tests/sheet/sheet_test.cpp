@@ -5,7 +5,7 @@
 #include <coldbrick/draw.hpp>
 #include <coldbrick/overlay.hpp>
 #include <coldbrick/palette.hpp>
-#include <coldbrick/regular.hpp>
+#include <coldbrick/regular_polygon.hpp>
 #include <coldbrick/resize.hpp>
 #include <coldbrick/sheet.hpp>
 

@@ -1,0 +1,25 @@
+/// @file
+/// Texts from outside, as messages show them.
+#pragma once
+
+#include <cstddef>
+#include <string>
+#include <string_view>
+
+namespace coldbrick::base {
+
+/// How many bytes the text's first character takes in UTF-8: 1..4, or 0 if the bytes are not UTF-8 or there
+/// are none.
+std::size_t character_length(std::string_view text);
+
+/// Takes the text's first character from it and gives it as it may be printed anywhere.
+std::string take_shown(std::string_view& text);
+
+/// The text as it may be printed anywhere: what steers a terminal (control characters) and what is not UTF-8
+/// becomes \xNN for each byte, and after `most` characters it is cut.
+std::string shown(std::string_view text, std::size_t most = 60);
+
+/// The same between double quotes.
+std::string in_quotes(std::string_view text);
+
+} // namespace coldbrick::base

@@ -1,0 +1,27 @@
+#include "geometry/shape_checks.hpp"
+
+#include <coldbrick/error.hpp>
+
+#include <fmt/core.h>
+
+namespace coldbrick::geometry {
+
+void check(const RoundedBox& rounded) {
+    check(rounded.box);
+    base::check_range("rounded box width", rounded.box.width, 0, base::largest_rounded_box);
+    base::check_range("rounded box height", rounded.box.height, 0, base::largest_rounded_box);
+    base::check_range("corner radius", rounded.radius, 0, base::last_coordinate);
+}
+
+void check(const Polyline& polyline) {
+    if (polyline.points.empty()) throw ArgumentError("a polyline needs at least 1 point");
+}
+
+void check(const Polygon& polygon) {
+    if (polygon.rings.empty()) throw ArgumentError("a polygon needs at least 1 ring");
+    for (std::size_t i = 0; i < polygon.rings.size(); ++i)
+        if (polygon.rings[i].empty())
+            throw ArgumentError(fmt::format("ring {} of a polygon needs at least 1 vertex", i));
+}
+
+} // namespace coldbrick::geometry

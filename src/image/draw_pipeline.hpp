@@ -1,0 +1,220 @@
+/// @file
+/// The one way from a view, a shape and a style to pixels: check, cull, make a painter, rasterise.
+///
+/// All verbs that paint come through here, and what asks for a shape's pixels without painting them takes its
+/// last step, rasterise(). docs/architecture.md follows some calls.
+#pragma once
+
+#include "geometry/loose_bounds.hpp"
+#include "geometry/shape_checks.hpp"
+#include "image/draw_thin.hpp"
+#include "image/style_checks.hpp"
+#include "paint/painter.hpp"
+#include "paint/pattern_sampler.hpp"
+#include "raster/shapes/arc.hpp"
+#include "raster/shapes/box.hpp"
+#include "raster/shapes/circle.hpp"
+#include "raster/shapes/ellipse.hpp"
+#include "raster/shapes/polygon.hpp"
+#include "raster/shapes/rounded_box.hpp"
+#include "raster/spans/span_sink.hpp"
+#include "raster/stroke/line_stroker.hpp"
+#include "raster/stroke/stroke_alignment.hpp"
+
+#include <coldbrick/fill.hpp>
+#include <coldbrick/image_view.hpp>
+#include <coldbrick/shape.hpp>
+#include <coldbrick/stroke.hpp>
+
+#include <concepts>
+#include <cstdint>
+#include <optional>
+
+namespace coldbrick::image {
+
+inline base::Clip clip_of(const ImageView& view) {
+    return {view.clip().x, view.clip().y, view.clip().end_x(), view.clip().end_y()};
+}
+
+inline paint::Surface surface_of(const ImageView& view) {
+    return {view.bytes(), view.row_stride_bytes(), view.pixel_stride_bytes(),
+            paint::Codec{&layout(view.format()), view.palette()}, view.mask()};
+}
+
+inline raster::Pen pen_of(const Stroke& stroke) {
+    return {stroke.width,          stroke.cap,          stroke.join, stroke.mitre_limit,
+            stroke.dashes.lengths, stroke.dashes.offset};
+}
+
+/// How a shape is filled, whatever with: what a stroke on one side of its edge has to know.
+struct FillShape {
+    FillRule rule = FillRule::even_odd;
+    FillEdge edge = FillEdge::whole;
+
+    FillShape() = default;
+    FillShape(const Fill& fill) : rule(fill.rule), edge(fill.edge) {}
+};
+
+// Rasterise: from a checked shape and style to spans.
+
+template <class S>
+void rasterise(const S& shape, const FillShape& fill, raster::SpanSink& sink) {
+    if constexpr (std::same_as<S, Polygon>)
+        raster::fill(shape, fill.rule, fill.edge, sink);
+    else
+        raster::fill(shape, sink);
+}
+
+/// @param filled how a stroke inside or outside sees the shape filled
+template <class S>
+void rasterise(const S& shape, const Stroke& stroke, const FillShape& filled, raster::SpanSink& sink) {
+    const raster::Pen pen = pen_of(stroke);
+    if (stroke.alignment == Alignment::centred) return raster::stroke(shape, pen, sink);
+    if constexpr (ClosedShape<S>)
+        raster::stroke_on_one_side(
+            pen, stroke.alignment, sink, [&](raster::SpanSink& target) { rasterise(shape, filled, target); },
+            [&](const raster::Pen& used, raster::SpanSink& target) { raster::stroke(shape, used, target); });
+}
+
+// Cull: what a clip shows nothing of costs no more than this.
+
+/// How far a wide stroke, or one that is not centred, may reach outside the bounds of its shape.
+std::int64_t reach_of_wide(const Stroke& stroke);
+
+/// How far a style's pixels may lie outside the loose bounds of a shape.
+inline std::int64_t reach_of(const Fill&) {
+    return 1;
+}
+inline std::int64_t reach_of(const Stroke& stroke) {
+    const bool thin = stroke.width == 1 && stroke.alignment == Alignment::centred;
+    return thin ? 1 : reach_of_wide(stroke);
+}
+
+/// False if a clip cannot show any pixel of the checked shape with the style.
+template <class S, class Style>
+bool may_show(const base::Clip& clip, const S& shape, const Style& style) {
+    const Box bounds = geometry::loose_bounds(shape);
+    const std::int64_t reach = reach_of(style);
+    return bounds.x - reach < clip.right && bounds.end_x() + reach > clip.left &&
+           bounds.y - reach < clip.bottom && bounds.end_y() + reach > clip.top;
+}
+
+// Paint: from spans to a view's bytes.
+
+/// A painter and the clip that the spans it is given are cut to.
+class SpanPainter {
+  public:
+    /// @param paint outlives this; blending suits the view
+    SpanPainter(const ImageView& view, const Paint& paint, const Blending& blending)
+        : clip_(clip_of(view)), paint_(paint), painter_(surface_of(view), paint, blending) {}
+
+    [[nodiscard]] const base::Clip& clip() const { return clip_; }
+    [[nodiscard]] const paint::Painter& painter() const { return painter_; }
+
+    /// Counts a pattern's coordinates from what has bounds(), if it wants that.
+    template <class S>
+    void place_pattern(const S& shape) {
+        if (paint_.pattern() == nullptr || paint::origin_of(*paint_.pattern()) == PatternOrigin::image)
+            return;
+        const Box bounds = shape.bounds();
+        painter_.set_pattern_origin(bounds.x, bounds.y);
+    }
+
+    /// Paints the spans that add(sink) adds.
+    template <class Add>
+    void paint_spans(Add add) {
+        // While the processor writes a long run to memory, the next one is worked out.
+        const std::int64_t long_run = painter_.replaces() ? 512 : raster::SpanSink::no_run;
+        raster::SpanSink sink(clip_, &painter_, take_spans, take_mirrored, long_run);
+        add(sink);
+        sink.flush();
+    }
+
+  private:
+    static void take_spans(void* painter, std::span<const Span> spans) {
+        static_cast<const paint::Painter*>(painter)->paint(spans);
+    }
+    static void take_mirrored(void* painter, std::span<const base::MirroredSpan> spans) {
+        static_cast<const paint::Painter*>(painter)->paint(spans);
+    }
+
+    base::Clip clip_;
+    const Paint& paint_;
+    paint::Painter painter_;
+};
+
+/// Paints shapes one after another with one style. The painter is made for the first one that shows.
+/// @tparam Style Fill or Stroke
+template <class Style>
+class DrawCall {
+  public:
+    /// @param style outlives this
+    /// @param filled how a stroke inside or outside sees the shapes filled
+    /// @throws ArgumentError if a value of the style is outside its range or does not suit the view.
+    DrawCall(const ImageView& view, const Style& style, const FillShape& filled = {})
+        : view_(view), style_(style), filled_(filled), clip_(clip_of(view)) {
+        image::check(style);
+        image::check(style.blending, view.format());
+    }
+
+    /// @throws ArgumentError if the style does not suit shapes of this type.
+    template <class S>
+    void check_type() const {
+        check_suits<S>(style_);
+    }
+
+    /// @throws ArgumentError if a value of the shape is outside its range or the style does not suit it.
+    template <class S>
+    void check(const S& shape) const {
+        geometry::check(shape);
+        check_type<S>();
+    }
+
+    /// Paints what the view shows of a checked shape.
+    template <class S>
+    void paint(const S& shape) {
+        if (view_.clip().empty() || !may_show(clip_, shape, style_)) return;
+        if (!spans_) spans_.emplace(view_, style_.paint, style_.blending);
+        spans_->place_pattern(shape);
+        if constexpr (std::same_as<Style, Stroke>) {
+            const bool plain =
+                style_.width == 1 && style_.dashes.lengths.empty() && style_.alignment == Alignment::centred;
+            if (plain && draw_thin(shape, clip_, spans_->painter())) return;
+            spans_->paint_spans([&](raster::SpanSink& sink) { rasterise(shape, style_, filled_, sink); });
+        } else if constexpr (ClosedShape<S>) {
+            spans_->paint_spans([&](raster::SpanSink& sink) { rasterise(shape, style_, sink); });
+        }
+    }
+
+  private:
+    const ImageView& view_;
+    const Style& style_;
+    FillShape filled_;
+    base::Clip clip_;
+    std::optional<SpanPainter> spans_;
+};
+
+/// The same with two styles, the stroke over the fill, which it sees.
+class FillAndStrokeCall {
+  public:
+    FillAndStrokeCall(const ImageView& view, const Fill& fill, const Stroke& stroke)
+        : fill_(view, fill), stroke_(view, stroke, fill) {}
+
+    template <class S>
+    void check(const S& shape) const {
+        fill_.check(shape);
+        stroke_.check(shape);
+    }
+
+    template <class S>
+    void paint(const S& shape) {
+        fill_.paint(shape);
+        stroke_.paint(shape);
+    }
+
+  private:
+    DrawCall<Fill> fill_;
+    DrawCall<Stroke> stroke_;
+};
+
+} // namespace coldbrick::image

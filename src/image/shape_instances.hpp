@@ -1,0 +1,26 @@
+/// @file
+/// The list of shapes for which templates of the public interface are compiled.
+#pragma once
+
+#include <coldbrick/shape.hpp>
+
+#include <variant>
+
+/// Expands instantiate(S) for each shape with and without an inside. A macro, since nothing else can make
+/// explicit instantiations from a list.
+#define COLDBRICK_FOR_EACH_CLOSED_SHAPE(instantiate)                                                         \
+    instantiate(Box) instantiate(RoundedBox) instantiate(Circle) instantiate(Ellipse) instantiate(Sector)    \
+        instantiate(Segment) instantiate(Polygon)
+#define COLDBRICK_FOR_EACH_SHAPE(instantiate)                                                                \
+    instantiate(Dots) instantiate(Line) instantiate(Polyline) instantiate(Arc)                               \
+        COLDBRICK_FOR_EACH_CLOSED_SHAPE(instantiate)
+
+namespace coldbrick::image {
+
+// The lists leave none of the shapes out.
+#define COLDBRICK_COUNT(S) +1
+static_assert(COLDBRICK_FOR_EACH_CLOSED_SHAPE(COLDBRICK_COUNT) == detail::ClosedShapes::count);
+static_assert(COLDBRICK_FOR_EACH_SHAPE(COLDBRICK_COUNT) == std::variant_size_v<Shape>);
+#undef COLDBRICK_COUNT
+
+} // namespace coldbrick::image

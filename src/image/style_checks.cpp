@@ -1,0 +1,42 @@
+#include "image/style_checks.hpp"
+
+#include <coldbrick/error.hpp>
+#include <coldbrick/pixel_format.hpp>
+
+#include <fmt/core.h>
+
+namespace coldbrick::image {
+
+void check(const Dashes& dashes) {
+    base::check_finite("dash offset", dashes.offset);
+    double sum = 0;
+    for (const double length : dashes.lengths) {
+        base::check_finite("dash length", length);
+        if (length < 0) throw ArgumentError(fmt::format("dash length {} is below 0", length));
+        sum += length;
+    }
+    if (!(sum >= smallest_dash_sum))
+        throw ArgumentError(
+            fmt::format("dash lengths that add up to {} are below {}", sum, smallest_dash_sum));
+    base::check_finite("sum of the dash lengths", sum);
+}
+
+void throw_mitre_below_1(double limit) {
+    throw ArgumentError(fmt::format("mitre limit {} is below 1", limit));
+}
+
+void throw_no_inside() {
+    throw ArgumentError("dots, lines, polylines and arcs have no inside: their strokes are centred");
+}
+
+void throw_not_filled() {
+    throw ArgumentError("dots, lines, polylines and arcs have no inside to fill: use a stroke");
+}
+
+void check_has_bits(PixelFormat format) {
+    if (layout(format).kind == PixelLayout::Kind::floats)
+        throw ArgumentError(
+            fmt::format("a blend mode for bits cannot paint the floats of {}", layout(format).name));
+}
+
+} // namespace coldbrick::image

@@ -1,0 +1,63 @@
+/// @file
+/// Checks of styles' values, each with the message that its failure carries.
+#pragma once
+
+#include "base/limits.hpp"
+#include "base/range_checks.hpp"
+#include "paint/composite_colour.hpp"
+
+#include <coldbrick/fill.hpp>
+#include <coldbrick/image_view.hpp>
+#include <coldbrick/shape.hpp>
+#include <coldbrick/stroke.hpp>
+
+namespace coldbrick::image {
+
+// Every draw call passes some of these: what is short is inlined.
+
+/// Throws ArgumentError unless all values lie in the ranges that Dashes documents.
+void check(const Dashes& dashes);
+
+[[noreturn]] void throw_mitre_below_1(double limit);
+
+/// Throws ArgumentError unless all values lie in the ranges that Stroke documents.
+inline void check(const Stroke& stroke) {
+    base::check_range("stroke width", stroke.width, 1, base::last_coordinate);
+    base::check_choice("cap", stroke.cap, Cap::round);
+    base::check_choice("join", stroke.join, Join::round);
+    base::check_choice("alignment", stroke.alignment, Alignment::outside);
+    if (!(stroke.mitre_limit >= 1)) throw_mitre_below_1(stroke.mitre_limit); // so that NaN is refused, too
+    if (!stroke.dashes.lengths.empty()) check(stroke.dashes);
+}
+
+/// Throws ArgumentError unless all values lie in the ranges that Fill documents.
+inline void check(const Fill& fill) {
+    base::check_choice("fill rule", fill.rule, FillRule::non_zero);
+    base::check_choice("fill edge", fill.edge, FillEdge::tiling);
+}
+
+/// Throws ArgumentError: this shape has no inside to align a stroke to, or to fill.
+[[noreturn]] void throw_no_inside();
+[[noreturn]] void throw_not_filled();
+
+/// Throws ArgumentError unless a shape of this type can have the style.
+template <class S>
+void check_suits(const Fill&) {
+    if constexpr (OpenShape<S>) throw_not_filled();
+}
+template <class S>
+void check_suits(const Stroke& stroke) {
+    if constexpr (OpenShape<S>)
+        if (stroke.alignment != Alignment::centred) throw_no_inside();
+}
+
+/// Throws ArgumentError if the format is one whose bits no mode may change.
+void check_has_bits(PixelFormat format);
+
+/// Throws ArgumentError unless the mode is one of its enumeration that suits the format.
+inline void check(const Blending& blending, PixelFormat format) {
+    base::check_choice("blend mode", blending.mode, BlendMode::bits_xor);
+    if (paint::is_for_bits(blending.mode)) check_has_bits(format);
+}
+
+} // namespace coldbrick::image

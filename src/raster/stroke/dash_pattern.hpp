@@ -1,0 +1,173 @@
+/// @file
+/// Which stretches of a path are on.
+#pragma once
+
+#include <algorithm>
+#include <cmath>
+#include <cstddef>
+#include <cstdint>
+#include <limits>
+#include <span>
+#include <vector>
+
+namespace coldbrick::raster {
+
+/// A piece of a path: where it begins, as a position on the path, and how long it is, in pixels.
+struct PieceOfPath {
+    long double begins;
+    long double length;
+    bool first;
+    bool last;
+};
+
+/// What of an on stretch lies on one piece of the path, in pixels from the piece's beginning.
+struct Dash {
+    long double from;
+    long double to;
+    bool begins; ///< its first end is here, not on a piece before
+    bool ends;   ///< its last end is here
+
+    /// The part of the stretch [on, off] on the piece; if there is none, `from` lies behind `to`. A stretch
+    /// that only touches the piece's end has no length there and is left out; one that has no length at all
+    /// belongs to the piece that begins where it lies, or to the last one.
+    static Dash on_piece(const PieceOfPath& piece, long double on, long double off) {
+        const long double end = piece.begins + piece.length;
+        const bool before = off < piece.begins || (off == piece.begins && on < off);
+        const bool after = on > end || (on == end && (on < off || !piece.last));
+        if (before || after) return {1, 0, false, false};
+        return {std::max(0.0L, on - piece.begins), std::min(piece.length, off - piece.begins),
+                piece.first || on >= piece.begins, piece.last || off <= end};
+    }
+};
+
+/// On and off lengths that repeat along a path. Positions are pixels from its first point.
+class DashPattern {
+  public:
+    DashPattern(std::span<const double> lengths, double offset) {
+        // With an odd number of lengths on and off change places at every turn, so that two turns repeat.
+        const std::size_t turns = lengths.size() % 2 == 0 ? 1 : 2;
+        ends_.reserve(turns * lengths.size());
+        for (std::size_t turn = 0; turn < turns; ++turn)
+            for (const double length : lengths) ends_.push_back(period() + length);
+        if (!lengths.empty()) offset_ = std::fmod(static_cast<long double>(offset), period());
+    }
+
+    /// What all lengths of one repetition add up to.
+    [[nodiscard]] long double period() const { return ends_.empty() ? 0 : ends_.back(); }
+
+    /// Calls visit(begin, end) for the on stretches that meet [from, to], in order.
+    template <class Visit>
+    void for_each_on(long double from, long double to, Visit visit) const {
+        for (std::int64_t repetition = repetition_of(from);; ++repetition) {
+            const long double start = start_of(repetition);
+            if (start > to) return;
+            for (std::size_t i = first_end_from(from - start); i < ends_.size(); i += 2) {
+                const Stretch stretch = stretch_at(start, i);
+                if (stretch.from > to) return;
+                if (stretch.to >= from) visit(stretch.from, stretch.to);
+            }
+        }
+    }
+
+    /// True if an on stretch runs over the position: it begins before it and ends behind it.
+    [[nodiscard]] bool runs_over(long double position) const {
+        bool result = false;
+        for_each_on(position, position, [&](long double begin, long double end) {
+            result = result || (begin < position && position < end);
+        });
+        return result;
+    }
+
+    /// Positions on the path.
+    struct Stretch {
+        long double from;
+        long double to;
+    };
+
+    /// A stretch and whether it is on, and whether the ones before and after it have no length.
+    struct Piece {
+        Stretch stretch;
+        bool on;
+        bool dot_before;
+        bool dot_after;
+    };
+
+    /// The stretch in which the position lies, its far end left out.
+    [[nodiscard]] Piece at(long double position) const {
+        std::int64_t repetition = repetition_of(position);
+        if (position < start_of(repetition)) --repetition; // it was rounded
+        const long double start = start_of(repetition);
+        std::size_t i = first_end_from(position - start);
+        while (i < ends_.size() && position >= start + ends_[i]) ++i;
+        if (i == ends_.size()) return at_start_of(repetition + 1);
+        return piece_at(start, i);
+    }
+
+  private:
+    /// In which repetition the position lies, and where one starts: from its number alone, so that the
+    /// stretches do not depend on where one begins to look.
+    [[nodiscard]] std::int64_t repetition_of(long double position) const {
+        return static_cast<std::int64_t>(std::floor((position + offset_) / period()));
+    }
+    [[nodiscard]] long double start_of(std::int64_t repetition) const {
+        return static_cast<long double>(repetition) * period() - offset_;
+    }
+
+    /// The number, even and perhaps a little early, of an on length that is not wholly before a place in a
+    /// repetition.
+    [[nodiscard]] std::size_t first_end_from(long double place) const {
+        const auto found = std::ranges::lower_bound(ends_, place) - ends_.begin();
+        const std::size_t i = static_cast<std::size_t>(std::max<std::ptrdiff_t>(found - 1, 0));
+        return i - i % 2;
+    }
+
+    [[nodiscard]] Stretch stretch_at(long double start, std::size_t i) const {
+        return {i == 0 ? start : start + ends_[i - 1], start + ends_[i]};
+    }
+
+    /// The first stretch of a repetition that has a length.
+    [[nodiscard]] Piece at_start_of(std::int64_t repetition) const {
+        std::size_t i = 0;
+        while (i + 1 < ends_.size() && ends_[i] == 0) ++i;
+        return piece_at(start_of(repetition), i);
+    }
+
+    [[nodiscard]] Piece piece_at(long double start, std::size_t i) const {
+        const auto is_dot = [this](std::size_t j) { return ends_[j] == (j == 0 ? 0 : ends_[j - 1]); };
+        const std::size_t last = ends_.size() - 1;
+        return {stretch_at(start, i), i % 2 == 0, is_dot(i == 0 ? last : i - 1),
+                is_dot(i == last ? 0 : i + 1)};
+    }
+
+    std::vector<long double> ends_; ///< of the lengths, from the beginning of a repetition
+    long double offset_ = 0;
+};
+
+/// Tells of one position after the other whether it is on: fastest where they are near to each other.
+class DashFinder {
+  public:
+    explicit DashFinder(const DashPattern& dashes) : dashes_(dashes) {}
+
+    /// True if the position lies in an on stretch, its far end left out.
+    [[nodiscard]] bool on(long double position) {
+        if (!(position >= known_.stretch.from && position < known_.stretch.to)) known_ = dashes_.at(position);
+        return known_.on;
+    }
+
+    /// How far the position is from the nearest on stretch of a path of this length; 0 within one. A stretch
+    /// that only touches the path's end is none.
+    [[nodiscard]] long double distance_to_on(long double position, long double path_length) {
+        if (on(position)) return 0;
+        const long double none = std::numeric_limits<long double>::infinity();
+        const DashPattern::Stretch off = known_.stretch;
+        const bool is_before = off.from > 0 || (off.from == 0 && known_.dot_before);
+        const bool is_after = off.to < path_length || (off.to == path_length && known_.dot_after);
+        return std::min(is_before ? position - off.from : none, is_after ? off.to - position : none);
+    }
+
+  private:
+    const DashPattern& dashes_;
+    DashPattern::Piece known_{{0, 0}, false, false, false};
+};
+
+} // namespace coldbrick::raster

@@ -1,0 +1,161 @@
+/// @file
+/// The tight box of a shape's pixels, looked for only where its outline reaches furthest.
+#pragma once
+
+#include "base/limits.hpp"
+#include "raster/areas/half_pixel_vector.hpp"
+#include "raster/spans/span_queries.hpp"
+
+#include <coldbrick/box.hpp>
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <cstddef>
+#include <cstdint>
+#include <vector>
+
+namespace coldbrick::raster {
+
+/// Places, in pixels, on the ideal edge of a shape: all corners of it, and all points where it is level or
+/// upright. The shape reaches furthest to every side at one of them.
+struct OutermostPlaces {
+    std::vector<PixelVector> places;
+    /// How far, in pixels, from the place that reaches furthest the outermost pixel may lie.
+    long double slack = 4;
+    /// How far, in pixels, pixels may lie beyond all places: a pixel's rounding, or a cap that is not among
+    /// them.
+    long double beyond = 1;
+
+    /// The four outermost points of a disc.
+    void add_disc(PixelVector centre, long double radius) {
+        places.insert(places.end(), {centre + PixelVector{radius, 0}, centre - PixelVector{radius, 0},
+                                     centre + PixelVector{0, radius}, centre - PixelVector{0, radius}});
+    }
+};
+
+/// A box that grows around pixels with 32-bit coordinates.
+class SeenPixels {
+  public:
+    /// Adds those that rasterise(sink) adds in a clip. True if there are any.
+    template <class Rasterise>
+    bool look(const base::Clip& clip, Rasterise rasterise) {
+        if (clip.left >= clip.right || clip.top >= clip.bottom) return false;
+        const Box found = tight_box(clip, rasterise);
+        if (!found.empty()) grow({found.x, found.y, found.end_x(), found.end_y()});
+        return !found.empty();
+    }
+
+    void grow(const base::Clip& found) {
+        seen_ = {std::min(seen_.left, found.left), std::min(seen_.top, found.top),
+                 std::max(seen_.right, found.right), std::max(seen_.bottom, found.bottom)};
+    }
+
+    [[nodiscard]] bool empty() const { return seen_.left >= seen_.right; }
+    [[nodiscard]] const base::Clip& clip() const { return seen_; }
+    [[nodiscard]] Box box() const {
+        if (empty()) return {};
+        return {seen_.left, seen_.top, seen_.right - seen_.left, seen_.bottom - seen_.top};
+    }
+
+  private:
+    base::Clip seen_{nothing, nothing, -nothing, -nothing};
+
+    static constexpr std::int64_t nothing = 2 * base::furthest_box; ///< beyond the shapes' own boxes, too
+};
+
+/// Looks for the outermost pixels of a shape on each side, near the places that reach furthest there first.
+template <class Rasterise>
+class OutermostSearch {
+  public:
+    OutermostSearch(const OutermostPlaces& outline, Rasterise rasterise)
+        : outline_(outline), rasterise_(rasterise) {}
+
+    [[nodiscard]] Box run() {
+        for (const Side side : {Side::left, Side::right, Side::top, Side::bottom})
+            if (!look_on(side)) return tight_box(everywhere, rasterise_);
+        return seen_.box();
+    }
+
+  private:
+    enum class Side : std::uint8_t { left, right, top, bottom };
+
+    /// How far a place reaches to a side.
+    static long double reach(Side side, PixelVector place) {
+        switch (side) {
+        case Side::left: return -place.x;
+        case Side::right: return place.x;
+        case Side::top: return -place.y;
+        default: return place.y;
+        }
+    }
+
+    /// How far the outermost pixel that has been found reaches.
+    [[nodiscard]] long double reached(Side side) const {
+        const base::Clip& clip = seen_.clip();
+        switch (side) {
+        case Side::left: return static_cast<long double>(-clip.left);
+        case Side::right: return static_cast<long double>(clip.right - 1);
+        case Side::top: return static_cast<long double>(-clip.top);
+        default: return static_cast<long double>(clip.bottom - 1);
+        }
+    }
+
+    /// False if there are too many places to look at.
+    [[nodiscard]] bool look_on(Side side) {
+        constexpr std::size_t most_places = 64;
+        std::vector<PixelVector> order = outline_.places;
+        std::ranges::sort(order, std::greater<>(), [side](PixelVector place) { return reach(side, place); });
+        std::size_t looked_at = 0;
+        for (const PixelVector place : order) {
+            if (!seen_.empty() && reach(side, place) + outline_.beyond <= reached(side)) break;
+            if (++looked_at > most_places) return false;
+            look_near(place);
+        }
+        return true;
+    }
+
+    /// Looks around a place, ever further until there are pixels: sharp corners have none nearby.
+    void look_near(PixelVector place) {
+        constexpr auto furthest = static_cast<long double>(4 * base::coordinates);
+        if (!is_near(place)) {
+            const auto x = static_cast<std::int64_t>(std::floor(place.x + 0.5L));
+            const auto y = static_cast<std::int64_t>(std::floor(place.y + 0.5L));
+            return seen_.grow({x, y, x + 1, y + 1});
+        }
+        long double radius = outline_.slack;
+        while (radius < furthest && !seen_.look(around(place, radius), rasterise_)) radius *= 4;
+    }
+
+    /// True if spans can tell of pixels at the place.
+    static bool is_near(PixelVector place) {
+        const auto within = [](long double value, std::int64_t low, std::int64_t end) {
+            return value >= static_cast<long double>(low) && value < static_cast<long double>(end);
+        };
+        return within(place.x, everywhere.left, everywhere.right) &&
+               within(place.y, everywhere.top, everywhere.bottom);
+    }
+
+    static base::Clip around(PixelVector place, long double radius) {
+        const auto cut = [](long double value) {
+            return static_cast<std::int64_t>(std::clamp(value, static_cast<long double>(everywhere.left),
+                                                        static_cast<long double>(everywhere.right)));
+        };
+        return {cut(std::floor(place.x - radius)), cut(std::floor(place.y - radius)),
+                cut(std::ceil(place.x + radius) + 1), cut(std::ceil(place.y + radius) + 1)};
+    }
+
+    const OutermostPlaces& outline_;
+    Rasterise rasterise_;
+    SeenPixels seen_;
+};
+
+/// The tight box of the pixels that rasterise(sink) adds, in a time that does not depend on how large the
+/// shape is, unless its corners are sharper than pixels can show. Beyond the 32-bit coordinates, where there
+/// are no spans, a side is where the ideal edge is, to the nearest pixel.
+template <class Rasterise>
+Box bounds_near(const OutermostPlaces& outline, Rasterise rasterise) {
+    return OutermostSearch<Rasterise>(outline, rasterise).run();
+}
+
+} // namespace coldbrick::raster

@@ -2,6 +2,7 @@
 
 #include "support/files.hpp"
 
+#include <coldbrick/colour_text.hpp>
 #include <coldbrick/draw.hpp>
 #include <coldbrick/drawing.hpp>
 #include <coldbrick/error.hpp>

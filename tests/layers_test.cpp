@@ -32,10 +32,10 @@ const std::map<std::string, std::set<std::string>> allowed{
 
 /// The layer that each public header belongs to.
 const std::map<std::string, std::string> public_layer{
-    {"error", "base"},       {"point", "base"},     {"anchor", "base"},
+    {"error", "base"},           {"point", "base"},         {"anchor", "base"},
     {"arc", "geometry"},         {"dots", "geometry"},      {"regular_polygon", "geometry"},
     {"rounded_box", "geometry"}, {"sector", "geometry"},    {"segment", "geometry"},
-    {"mirror", "geometry"},   {"angle", "geometry"},     {"box", "base"},
+    {"mirror", "geometry"},      {"angle", "geometry"},     {"box", "base"},
     {"line", "geometry"},        {"circle", "geometry"},    {"span", "base"},
     {"line_style", "geometry"},  {"fill_rule", "geometry"}, {"polyline", "geometry"},
     {"polygon", "geometry"},     {"ellipse", "geometry"},   {"shape", "geometry"},
@@ -43,11 +43,12 @@ const std::map<std::string, std::string> public_layer{
     {"paint", "paint"},          {"palette", "paint"},      {"deep_colour", "paint"},
     {"colour_space", "paint"},   {"bitmap", "image"},       {"overlay", "image"},
     {"convert", "image"},        {"resize", "image"},       {"measure", "image"},
-    {"colour", "paint"},         {"pixel_format", "paint"}, {"fill", "paint"},
-    {"stroke", "paint"},         {"image", "image"},        {"region", "image"},
-    {"series", "geometry"},      {"image_view", "image"},   {"draw", "image"},
-    {"magnify", "image"},        {"drawing", "drawing"},    {"files", "files"},
-    {"sheet", "sheet"},
+    {"colour", "paint"},         {"colour_text", "paint"},  {"colour_mixing", "paint"},
+    {"pattern", "paint"},        {"shared", "base"},        {"version", "base"},
+    {"pixel_format", "paint"},   {"fill", "paint"},         {"stroke", "paint"},
+    {"image", "image"},          {"region", "image"},       {"series", "geometry"},
+    {"image_view", "image"},     {"draw", "image"},         {"magnify", "image"},
+    {"drawing", "drawing"},      {"files", "files"},        {"sheet", "sheet"},
 };
 
 /// What is wrong with the includes of a file in this layer.
@@ -75,7 +76,8 @@ TEST(Layers, TheCheckSeesOffences) {
     EXPECT_EQ(offences("raster", "#include \"paint/painter.hpp\"").size(), 1U);
     EXPECT_EQ(offences("geometry", "#include <coldbrick/image.hpp>").size(), 1U);
     EXPECT_EQ(offences("image", "#include <coldbrick/drawing.hpp>\n#include <cstdio>").size(), 2U);
-    EXPECT_EQ(offences("image", "#include \"raster/shapes/box.hpp\"\n#include <coldbrick/box.hpp>").size(), 0U);
+    EXPECT_EQ(offences("image", "#include \"raster/shapes/box.hpp\"\n#include <coldbrick/box.hpp>").size(),
+              0U);
 }
 
 TEST(Layers, IncludesPointDownwardsAndTheCoreIsQuiet) {

@@ -2,6 +2,7 @@
 
 #include "support/files.hpp"
 
+#include <coldbrick/colour_text.hpp>
 #include <coldbrick/sheet.hpp>
 
 #include <gtest/gtest.h>

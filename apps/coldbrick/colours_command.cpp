@@ -1,6 +1,7 @@
 #include "commands.hpp"
 #include "text_file.hpp"
 
+#include <coldbrick/colour_mixing.hpp>
 #include <coldbrick/colour_space.hpp>
 #include <coldbrick/palette.hpp>
 

@@ -7,6 +7,7 @@
 #include "streams.hpp"
 
 #include <coldbrick/error.hpp>
+#include <coldbrick/version.hpp>
 
 #include <CLI/CLI.hpp>
 #include <fmt/format.h>
@@ -64,8 +65,8 @@ CLI::Option* add_number(CLI::App& command, const char* name, Number& target, Num
         Number value{};
         const auto read = std::from_chars(text.data(), end, value);
         if (read.ec != std::errc() || read.ptr != end || value < low || value > high)
-            throw CLI::ValidationError(
-                name, fmt::format("{} is not a whole number of {}..{}", cb::base::in_quotes(text), low, high));
+            throw CLI::ValidationError(name, fmt::format("{} is not a whole number of {}..{}",
+                                                         cb::base::in_quotes(text), low, high));
         target = value;
     };
     return command.add_option_function<std::string>(name, take, description)->type_name("NUMBER");
@@ -210,7 +211,7 @@ void add_demo_options(CLI::App& command, DemoArguments& arguments) {
 }
 
 void add_commands(CLI::App& tool) {
-    tool.set_version_flag("--version", "coldbrick " COLDBRICK_VERSION);
+    tool.set_version_flag("--version", fmt::format("coldbrick {}", cb::linked_version()));
     tool.require_subcommand(1);
     add_command(tool, "draw", "Draw a sheet into an image file", draw, add_draw_options);
     add_command(tool, "graph", "Draw a sheet magnified, with a grid between its pixels", graph,
@@ -237,8 +238,8 @@ int report_unknown_command(const CLI::App& tool, const std::string& word) {
     const std::vector<std::string_view> known(names.begin(), names.end());
     const std::string_view meant = cb::base::nearest_word(word, known);
     const std::string hint = meant.empty() ? "" : fmt::format("; did you mean \"{}\"?", meant);
-    return report(wrong_call, fmt::format("{} is no command{}\nThe commands are {}.", cb::base::in_quotes(word),
-                                          hint, fmt::join(known, ", ")));
+    return report(wrong_call, fmt::format("{} is no command{}\nThe commands are {}.",
+                                          cb::base::in_quotes(word), hint, fmt::join(known, ", ")));
 }
 
 int report_wrong_call(const CLI::App& tool, const CLI::ParseError& error) {

@@ -1,50 +1,66 @@
 /// @file
-/// All of Cold Brick.
+/// All of Cold Brick, layer by layer.
 #pragma once
 
-#include <coldbrick/anchor.hpp>
-#include <coldbrick/angle.hpp>
-#include <coldbrick/arc.hpp>
-#include <coldbrick/bitmap.hpp>
-#include <coldbrick/blend.hpp>
-#include <coldbrick/box.hpp>
-#include <coldbrick/channel.hpp>
-#include <coldbrick/circle.hpp>
-#include <coldbrick/colour.hpp>
-#include <coldbrick/colour_space.hpp>
-#include <coldbrick/convert.hpp>
-#include <coldbrick/deep_colour.hpp>
-#include <coldbrick/dots.hpp>
-#include <coldbrick/draw.hpp>
+// Base: what everything else is made of.
+#include <coldbrick/anchor.hpp>  // nine places of a box
+#include <coldbrick/box.hpp>     // boxes of pixels
+#include <coldbrick/error.hpp>   // what is thrown
+#include <coldbrick/point.hpp>   // pixels and sizes
+#include <coldbrick/shared.hpp>  // values that copies share
+#include <coldbrick/span.hpp>    // horizontal runs
+#include <coldbrick/version.hpp> // which Cold Brick this is
+
+// Geometry: shapes as plain values.
+#include <coldbrick/angle.hpp>           // angles, which know their unit
+#include <coldbrick/arc.hpp>             // parts of an ellipse's outline
+#include <coldbrick/circle.hpp>          // circles about a pixel
+#include <coldbrick/dots.hpp>            // many pixels
+#include <coldbrick/ellipse.hpp>         // ellipses, upright and turned
+#include <coldbrick/fill_rule.hpp>       // what is inside a polygon
+#include <coldbrick/line.hpp>            // lines from pixel to pixel
+#include <coldbrick/line_style.hpp>      // caps, joins and sides of strokes
+#include <coldbrick/mirror.hpp>          // which sides change places
+#include <coldbrick/orientation.hpp>     // the eight ways to lay an image
+#include <coldbrick/polygon.hpp>         // areas with holes
+#include <coldbrick/polyline.hpp>        // connected lines
+#include <coldbrick/regular_polygon.hpp> // polygons and stars with equal angles
+#include <coldbrick/rounded_box.hpp>     // boxes with round corners
+#include <coldbrick/sector.hpp>          // slices of an ellipse
+#include <coldbrick/segment.hpp>         // what a chord cuts off
+#include <coldbrick/series.hpp>          // many shapes as an array of numbers
+#include <coldbrick/shape.hpp>           // any one shape
+
+// Paint: colours, formats and styles.
+#include <coldbrick/blend.hpp>         // blend modes
+#include <coldbrick/channel.hpp>       // channels and masks
+#include <coldbrick/colour.hpp>        // 8 bits a channel
+#include <coldbrick/colour_mixing.hpp> // mixtures, contrasts, series
+#include <coldbrick/colour_space.hpp>  // hue, saturation, lightness
+#include <coldbrick/colour_text.hpp>   // from and to text
+#include <coldbrick/deep_colour.hpp>   // more than 8 bits a channel
+#include <coldbrick/fill.hpp>          // paints insides
+#include <coldbrick/paint.hpp>         // a colour or a pattern
+#include <coldbrick/palette.hpp>       // named lists of colours
+#include <coldbrick/pattern.hpp>       // gradients, hatches, textures
+#include <coldbrick/pixel_format.hpp>  // how pixels lie in memory
+#include <coldbrick/stroke.hpp>        // paints edges
+
+// Image: buffers, drawing into them, and what is made of them.
+#include <coldbrick/bitmap.hpp>     // a bit for each pixel
+#include <coldbrick/convert.hpp>    // formats, copies, channels, margins
+#include <coldbrick/draw.hpp>       // the verbs that paint
+#include <coldbrick/image.hpp>      // buffers that own their memory
+#include <coldbrick/image_view.hpp> // windows onto anyone's memory
+#include <coldbrick/magnify.hpp>    // single pixels made visible
+#include <coldbrick/measure.hpp>    // floods, differences, extents, histograms
+#include <coldbrick/overlay.hpp>    // images laid onto images
+#include <coldbrick/region.hpp>     // sets of pixels
+#include <coldbrick/resize.hpp>     // other sizes
+
+// Drawing: shapes and styles to be drawn again and again.
 #include <coldbrick/drawing.hpp>
-#include <coldbrick/ellipse.hpp>
-#include <coldbrick/error.hpp>
-#include <coldbrick/files.hpp>
-#include <coldbrick/fill.hpp>
-#include <coldbrick/fill_rule.hpp>
-#include <coldbrick/image.hpp>
-#include <coldbrick/image_view.hpp>
-#include <coldbrick/line.hpp>
-#include <coldbrick/line_style.hpp>
-#include <coldbrick/magnify.hpp>
-#include <coldbrick/measure.hpp>
-#include <coldbrick/mirror.hpp>
-#include <coldbrick/orientation.hpp>
-#include <coldbrick/overlay.hpp>
-#include <coldbrick/paint.hpp>
-#include <coldbrick/palette.hpp>
-#include <coldbrick/pixel_format.hpp>
-#include <coldbrick/point.hpp>
-#include <coldbrick/polygon.hpp>
-#include <coldbrick/polyline.hpp>
-#include <coldbrick/region.hpp>
-#include <coldbrick/regular_polygon.hpp>
-#include <coldbrick/resize.hpp>
-#include <coldbrick/rounded_box.hpp>
-#include <coldbrick/sector.hpp>
-#include <coldbrick/segment.hpp>
-#include <coldbrick/series.hpp>
-#include <coldbrick/shape.hpp>
-#include <coldbrick/sheet.hpp>
-#include <coldbrick/span.hpp>
-#include <coldbrick/stroke.hpp>
+
+// Components that are linked apart.
+#include <coldbrick/files.hpp> // image files
+#include <coldbrick/sheet.hpp> // drawings written as text

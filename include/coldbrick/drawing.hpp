@@ -9,10 +9,10 @@
 #include <coldbrick/overlay.hpp>
 #include <coldbrick/point.hpp>
 #include <coldbrick/shape.hpp>
+#include <coldbrick/shared.hpp>
 #include <coldbrick/stroke.hpp>
 
 #include <deque>    // the list
-#include <memory>   // images are shared
 #include <optional> // a shape may have a fill, a stroke or both
 #include <variant>  // items are shapes or pictures
 
@@ -31,10 +31,10 @@ class Drawing {
 
     /// An image and where it is laid.
     struct Picture {
-        std::shared_ptr<const Image> image;
+        Shared<Image> image;
         Point at;
-        Overlay options;                    ///< whose mask is the one below
-        std::shared_ptr<const Bitmap> mask; ///< null if there is none
+        Overlay options;                    ///< without its mask
+        std::optional<Shared<Bitmap>> mask; ///< if there is one
     };
 
     using Item = std::variant<StyledShape, Picture>;
@@ -43,30 +43,32 @@ class Drawing {
     /// range, as draw(); likewise below.
     template <ClosedShape S>
     void add(const S& shape, const Fill& fill) {
-        add_checked({shape, fill, std::nullopt});
+        add(StyledShape{shape, fill, std::nullopt});
     }
 
     /// Adds a shape with a stroke.
     template <AnyShape S>
     void add(const S& shape, const Stroke& stroke) {
-        add_checked({shape, std::nullopt, stroke});
+        add(StyledShape{shape, std::nullopt, stroke});
     }
 
     /// Adds a shape with a fill and a stroke.
     template <ClosedShape S>
     void add(const S& shape, const Fill& fill, const Stroke& stroke) {
-        add_checked({shape, fill, stroke});
+        add(StyledShape{shape, fill, stroke});
     }
 
-    /// Adds an image, which is shared, not copied; a mask in the options is copied.
-    /// @throws ArgumentError if the image is null, or as overlay().
-    void add(std::shared_ptr<const Image> image, Point at, const Overlay& options = {});
+    /// Adds a shape with a fill, a stroke or both, one of which it has.
+    /// @throws ArgumentError also if it has none, or a fill but no inside.
+    void add(StyledShape item);
+
+    /// Adds an image, which copies of the drawing share; a mask in the options is copied.
+    /// @throws ArgumentError as overlay().
+    void add(Shared<Image> image, Point at, const Overlay& options = {});
 
     [[nodiscard]] const std::deque<Item>& items() const { return items_; }
 
   private:
-    void add_checked(StyledShape item);
-
     std::deque<Item> items_; ///< which grows without moving what is there
 };
 

@@ -5,13 +5,30 @@
 #include <coldbrick/image.hpp>
 #include <coldbrick/image_view.hpp>
 
-#include <cstddef>    // bytes
-#include <cstdint>    // the enumeration's underlying type
-#include <filesystem> // paths
-#include <span>       // bytes of files
-#include <vector>     // encoded files
+#include <concepts>    // what can name a file
+#include <cstddef>     // bytes
+#include <cstdint>     // the enumeration's underlying type
+#include <span>        // bytes of files
+#include <string_view> // names
+#include <vector>      // encoded files
 
 namespace coldbrick {
+
+/// The path of a file, as the system takes it: any text or std::filesystem::path becomes one. It does not
+/// copy what it is made from, which must outlive the call that it is for.
+class FileName {
+  public:
+    template <class Text>
+    requires std::convertible_to<const Text&, std::string_view> FileName(const Text& text) : text_(text) {}
+    template <class Path>
+    requires requires(const Path& path) { std::string_view(path.native()); }
+    FileName(const Path& path) : text_(path.native()) {}
+
+    [[nodiscard]] std::string_view text() const { return text_; }
+
+  private:
+    std::string_view text_;
+};
 
 /// The kinds of image files.
 enum class FileType : std::uint8_t {
@@ -25,7 +42,7 @@ enum class FileType : std::uint8_t {
 
 /// The type that a path's extension (.png, .pgm, .ppm, .pam, .pnm, in any case) stands for.
 /// @throws FileError for any other extension, naming those known.
-[[nodiscard]] FileType file_type(const std::filesystem::path& path);
+[[nodiscard]] FileType file_type(const FileName& path);
 
 /// The bytes of the file that holds the image's pixels, in or outside the clip, with the channels put in the
 /// file's own order. Of an indexed image, the entries' colours are written.
@@ -34,7 +51,7 @@ enum class FileType : std::uint8_t {
 
 /// Writes the image to a file whose type the extension tells, as write_file() does.
 /// @throws FileError if the extension is unknown, the type cannot hold the format, or the system refuses.
-void save(const ConstImageView& image, const std::filesystem::path& path);
+void save(const ConstImageView& image, const FileName& path);
 
 /// Writes bytes to a file. One that was there is replaced in one step once the new one is safely on the disk,
 /// and stays as it was if anything fails; nothing fails after that step.
@@ -46,7 +63,7 @@ void save(const ConstImageView& image, const std::filesystem::path& path);
 ///   next call for the same path removes it.
 /// Threads and processes may write the same path at the same time: one of the files is there then, whole.
 /// @throws FileError naming the path and the reason.
-void write_file(const std::filesystem::path& path, std::span<const std::byte> bytes);
+void write_file(const FileName& path, std::span<const std::byte> bytes);
 
 /// Removes the files of write_file() calls that are under way, which fail then. For handlers of signals that
 /// end the process: it neither allocates nor locks.
@@ -57,7 +74,7 @@ constexpr std::size_t default_decode_limit_bytes = std::size_t{1} << 30;
 
 /// The bytes of a file. @throws FileError naming the path if there are more than `most_bytes`, or if the
 /// system refuses.
-[[nodiscard]] std::vector<std::byte> read_file(const std::filesystem::path& path,
+[[nodiscard]] std::vector<std::byte> read_file(const FileName& path,
                                                std::size_t most_bytes = default_decode_limit_bytes);
 
 /// The image in the bytes of a PNG file or a portable anymap ("P5", "P6" or "P7" with a largest value of 255
@@ -72,7 +89,6 @@ constexpr std::size_t default_decode_limit_bytes = std::size_t{1} << 30;
 /// The image in a file, whatever its name.
 /// @throws FileError naming the path, as above, or if the system refuses, or if the file itself takes more
 /// than 64 MiB beyond the limit of its pixels.
-[[nodiscard]] Image load(const std::filesystem::path& path,
-                         std::size_t most_bytes = default_decode_limit_bytes);
+[[nodiscard]] Image load(const FileName& path, std::size_t most_bytes = default_decode_limit_bytes);
 
 } // namespace coldbrick

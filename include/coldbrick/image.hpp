@@ -4,13 +4,21 @@
 
 #include <coldbrick/colour.hpp>
 #include <coldbrick/image_view.hpp>
+#include <coldbrick/palette.hpp>
 #include <coldbrick/pixel_format.hpp>
 #include <coldbrick/point.hpp>
+#include <coldbrick/shared.hpp>
 
-#include <cstddef> // bytes
-#include <memory>  // the buffer
+#include <cstddef>  // bytes
+#include <optional> // most formats have no palette
 
 namespace coldbrick {
+
+class Image;
+
+namespace detail {
+Image uninitialised_image(Size size, PixelFormat format, const Palette* palette, std::size_t most_bytes);
+}
 
 /// A buffer of pixels that owns its memory; its rows follow each other without a gap. Copying copies the
 /// pixels. It can be drawn into wherever an ImageView is asked for. A moved-from image may only be assigned
@@ -34,10 +42,10 @@ class Image {
     static constexpr std::size_t no_limit = static_cast<std::size_t>(-1);
 
     Image(const Image& other);
-    Image(Image&&) noexcept = default;
+    Image(Image&& other) noexcept;
     Image& operator=(const Image& other);
-    Image& operator=(Image&&) noexcept = default;
-    ~Image() = default;
+    Image& operator=(Image&& other) noexcept;
+    ~Image();
 
     [[nodiscard]] Size size() const { return size_; }
     [[nodiscard]] std::int32_t width() const { return size_.width; }
@@ -57,12 +65,18 @@ class Image {
     void set_pixel(Point position, const Colour& colour) { view().set_pixel(position, colour); }
 
   private:
+    friend Image detail::uninitialised_image(Size, PixelFormat, const Palette*, std::size_t);
+
+    /// Pixels that are all to be written yet.
+    Image(std::optional<Shared<Palette>> palette, Size size, PixelFormat format, std::size_t most_bytes);
+
     void check_not_moved_from() const;
+    [[nodiscard]] const Palette* own_palette() const { return palette_ ? &**palette_ : nullptr; }
 
     Size size_;
     PixelFormat format_;
-    std::shared_ptr<const Palette> palette_; ///< of its own, or null
-    std::unique_ptr<std::byte[]> bytes_;
+    std::optional<Shared<Palette>> palette_; ///< of its own, if there is one
+    std::byte* bytes_;                       ///< null in a moved-from image
 };
 
 } // namespace coldbrick

@@ -6,7 +6,6 @@
 #include <coldbrick/channel.hpp>
 #include <coldbrick/colour.hpp>
 #include <coldbrick/deep_colour.hpp>
-#include <coldbrick/palette.hpp>
 #include <coldbrick/pixel_format.hpp>
 #include <coldbrick/point.hpp>
 
@@ -15,6 +14,8 @@
 #include <type_traits> // read-only views are made from writable ones
 
 namespace coldbrick {
+
+class Palette;
 
 /// A window onto pixels that belong to somebody else, the clip that drawing is cut to, and the channels that
 /// it may change. Copying it copies no pixel. The memory, and the palette if there is one, must outlive the

@@ -9,10 +9,10 @@
 #include <coldbrick/point.hpp>
 
 #include <cstddef>     // limits of bytes
-#include <functional>  // images come from elsewhere
 #include <span>        // settings
 #include <string>      // settings own their text
 #include <string_view> // a sheet's text
+#include <type_traits> // what can load images
 
 namespace coldbrick {
 
@@ -34,10 +34,44 @@ struct Sheet {
     [[nodiscard]] Image render(PixelFormat format = PixelFormat::rgba8) const;
 };
 
-/// Gives a sheet the images that it names.
-/// @param most_bytes what the image's pixels may take
-/// @throws Error if there is no such image.
-using ImageLoader = std::function<Image(const std::string& file, std::size_t most_bytes)>;
+/// Gives a sheet the images that it names: holds any function `Image load(const std::string& file, std::size_t
+/// most_bytes)`, where most_bytes is what the image's pixels may take, which throws Error if there is no such
+/// image.
+class ImageLoader {
+  public:
+    /// None: there are no images.
+    ImageLoader() = default;
+
+    template <class Load>
+    requires std::is_invocable_r_v<Image, const Load&, const std::string&, std::size_t>
+    ImageLoader(const Load& load) : function_(new Held<Load>(load)) {}
+
+    ImageLoader(ImageLoader&& other) noexcept : function_(other.function_) { other.function_ = nullptr; }
+    ImageLoader& operator=(ImageLoader&&) = delete;
+    ~ImageLoader() { delete function_; }
+
+    [[nodiscard]] explicit operator bool() const { return function_ != nullptr; }
+    [[nodiscard]] Image operator()(const std::string& file, std::size_t most_bytes) const {
+        return function_->load(file, most_bytes);
+    }
+
+  private:
+    struct Function {
+        virtual ~Function() = default;
+        [[nodiscard]] virtual Image load(const std::string& file, std::size_t most_bytes) const = 0;
+    };
+
+    template <class Load>
+    struct Held : Function {
+        explicit Held(const Load& load) : load_(load) {}
+        [[nodiscard]] Image load(const std::string& file, std::size_t most_bytes) const override {
+            return load_(file, most_bytes);
+        }
+        Load load_;
+    };
+
+    Function* function_ = nullptr;
+};
 
 /// Understands and carries out a sheet's text.
 /// @param text the sheet, in UTF-8.

@@ -34,12 +34,15 @@ void draw(const ImageView& view, const Drawing::StyledShape& item) {
 }
 
 void draw(const ImageView& view, const Drawing::Picture& picture) {
-    overlay(view, *picture.image, picture.at, picture.options);
+    Overlay options = picture.options;
+    if (picture.mask) options.mask = &**picture.mask;
+    overlay(view, *picture.image, picture.at, options);
 }
 
 } // namespace
 
-void Drawing::add_checked(StyledShape item) {
+void Drawing::add(StyledShape item) {
+    if (!item.fill && !item.stroke) throw ArgumentError("a shape of a drawing has neither fill nor stroke");
     const auto check_one = [&item]<class S>(const S& shape) {
         geometry::check(shape);
         if (item.fill) {
@@ -55,12 +58,11 @@ void Drawing::add_checked(StyledShape item) {
     items_.emplace_back(std::move(item));
 }
 
-void Drawing::add(std::shared_ptr<const Image> image, Point at, const Overlay& options) {
-    if (!image) throw ArgumentError("the picture of a drawing is null");
+void Drawing::add(Shared<Image> image, Point at, const Overlay& options) {
     image::check_overlay(*image, options);
-    Picture picture{std::move(image), at, options, nullptr};
-    if (options.mask != nullptr) picture.mask = std::make_shared<const Bitmap>(*options.mask);
-    picture.options.mask = picture.mask.get();
+    Picture picture{std::move(image), at, options, std::nullopt};
+    if (options.mask != nullptr) picture.mask = Shared<Bitmap>(*options.mask);
+    picture.options.mask = nullptr;
     items_.emplace_back(std::move(picture));
 }
 

@@ -1,6 +1,6 @@
 #include "files/atomic_write.hpp"
 
-#include "base/shown_text.hpp"
+#include "files/shown_path.hpp"
 #include "files/temporary_file.hpp"
 
 #include <coldbrick/error.hpp>
@@ -72,8 +72,8 @@ std::optional<struct stat> state_of(const fs::path& target, const fs::path& path
 void check_may_replace(const fs::path& path, const struct stat& present) {
     constexpr mode_t any_write = S_IWUSR | S_IWGRP | S_IWOTH;
     if ((present.st_mode & any_write) == 0)
-        throw FileError(fmt::format("cannot write {}: the file is read-only (mode {:03o})",
-                                    base::shown(path.string(), 300), present.st_mode & 0777U));
+        throw FileError(fmt::format("cannot write {}: the file is read-only (mode {:03o})", shown(path),
+                                    present.st_mode & 0777U));
     if (::access(path.c_str(), W_OK) != 0) fail_writing(path, errno);
 }
 

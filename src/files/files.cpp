@@ -5,6 +5,7 @@
 #include "files/png.hpp"
 #include "files/pnm.hpp"
 #include "files/read_file.hpp"
+#include "files/shown_path.hpp"
 
 #include <coldbrick/error.hpp>
 
@@ -37,14 +38,14 @@ std::string lower(std::string text) {
 
 } // namespace
 
-FileType file_type(const std::filesystem::path& path) {
-    const std::string extension = lower(path.extension().string());
+FileType file_type(const FileName& path) {
+    const std::string extension = lower(std::filesystem::path(path.text()).extension().string());
     const auto* const found = std::ranges::find_if(
         extensions, [&extension](const auto& known) { return known.first == extension; });
     if (found == extensions.end())
         throw FileError(
             fmt::format("cannot write {}: the extension {} is none of .png, .pgm, .ppm, .pam, .pnm",
-                        base::shown(path.string(), 300), base::in_quotes(extension)));
+                        files::shown(path.text()), base::in_quotes(extension)));
     return found->second;
 }
 
@@ -52,12 +53,12 @@ std::vector<std::byte> encode(const ConstImageView& image, FileType type) {
     return type == FileType::png ? files::encode_png(image) : files::encode_pnm(image, type);
 }
 
-void save(const ConstImageView& image, const std::filesystem::path& path) {
-    files::write_atomically(path, encode(image, file_type(path)));
+void save(const ConstImageView& image, const FileName& path) {
+    files::write_atomically(path.text(), encode(image, file_type(path)));
 }
 
-void write_file(const std::filesystem::path& path, std::span<const std::byte> bytes) {
-    files::write_atomically(path, bytes);
+void write_file(const FileName& path, std::span<const std::byte> bytes) {
+    files::write_atomically(path.text(), bytes);
 }
 
 namespace {
@@ -87,16 +88,16 @@ Image decode(std::span<const std::byte> file, std::size_t most_bytes) {
     }
 }
 
-Image load(const std::filesystem::path& path, std::size_t most_bytes) {
+Image load(const FileName& path, std::size_t most_bytes) {
     constexpr std::size_t allowance = std::size_t{64} << 20; // for what is not pixels
     constexpr std::size_t unlimited = std::numeric_limits<std::size_t>::max();
     const std::size_t most_file_bytes =
         most_bytes > unlimited - allowance ? unlimited : most_bytes + allowance;
-    const std::vector<std::byte> bytes = files::read_whole(path, most_file_bytes, is_known);
+    const std::vector<std::byte> bytes = files::read_whole(path.text(), most_file_bytes, is_known);
     try {
         return decode(bytes, most_bytes);
     } catch (const FileError& error) {
-        throw FileError(fmt::format("{}: {}", base::shown(path.string(), 300), error.what()));
+        throw FileError(fmt::format("{}: {}", files::shown(path.text()), error.what()));
     }
 }
 

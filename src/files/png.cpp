@@ -1,7 +1,8 @@
-#include "base/limits.hpp"
 #include "files/png.hpp"
 
+#include "base/limits.hpp"
 #include "files/channels.hpp"
+#include "image/uninitialised_image.hpp"
 
 #include <coldbrick/error.hpp>
 
@@ -122,9 +123,9 @@ class Reader {
         png_read_info(png_, info_);
         check_length(file.size());
         const FileChannels channels = settle_channels();
-        Image image({static_cast<std::int32_t>(png_get_image_width(png_, info_)),
-                     static_cast<std::int32_t>(png_get_image_height(png_, info_))},
-                    format_of(channels), {0, 0, 0, 0}, most_bytes);
+        Image image = image::uninitialised({static_cast<std::int32_t>(png_get_image_width(png_, info_)),
+                                            static_cast<std::int32_t>(png_get_image_height(png_, info_))},
+                                           format_of(channels), nullptr, most_bytes);
         const int passes = png_set_interlace_handling(png_);
         png_read_update_info(png_, info_);
         for (int pass = 0; pass < passes; ++pass)
@@ -137,8 +138,7 @@ class Reader {
   private:
     /// The deflated rows take at least a 1032th of their bytes (RFC 1951: 258 bytes in two bits).
     void check_length(std::size_t file_bytes) {
-        const std::size_t row_bytes =
-            png_get_rowbytes(png_, info_); // below 2^35, of at most 2^31 rows
+        const std::size_t row_bytes = png_get_rowbytes(png_, info_); // below 2^35, of at most 2^31 rows
         const std::size_t rows = png_get_image_height(png_, info_);
         if (rows > 1032 * (file_bytes + 1) || row_bytes > 1032 * (file_bytes + 1) / rows)
             png_error(png_, "the file ends too early");

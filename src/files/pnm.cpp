@@ -1,8 +1,9 @@
-#include "base/limits.hpp"
 #include "files/pnm.hpp"
 
+#include "base/limits.hpp"
 #include "base/shown_text.hpp"
 #include "files/channels.hpp"
+#include "image/uninitialised_image.hpp"
 
 #include <coldbrick/error.hpp>
 
@@ -172,7 +173,7 @@ Image decode_pnm(std::span<const std::byte> file, std::size_t most_bytes) {
     const std::span<const std::byte> pixels = file.subspan(header.end());
     if (pixels.size() / row_bytes < static_cast<std::size_t>(picture.size.height))
         fail("the file ends within the pixels");
-    Image image(picture.size, format_of(picture.channels), {0, 0, 0, 0}, most_bytes);
+    Image image = image::uninitialised(picture.size, format_of(picture.channels), nullptr, most_bytes);
     for (std::int32_t y = 0; y < image.height(); ++y) {
         const auto from = pixels.subspan(static_cast<std::size_t>(y) * row_bytes, row_bytes);
         const std::span<std::byte> row = image.view().row(y);

@@ -1,6 +1,6 @@
 #include "files/read_file.hpp"
 
-#include "base/shown_text.hpp"
+#include "files/shown_path.hpp"
 #include "files/temporary_file.hpp"
 
 #include <coldbrick/error.hpp>
@@ -22,13 +22,11 @@ namespace coldbrick::files {
 namespace {
 
 [[noreturn]] void fail_reading(const std::filesystem::path& path, int error) {
-    throw FileError(fmt::format("cannot read {}: {}", base::shown(path.string(), 300),
-                                std::generic_category().message(error)));
+    throw FileError(fmt::format("cannot read {}: {}", shown(path), std::generic_category().message(error)));
 }
 
 [[noreturn]] void fail_too_large(const std::filesystem::path& path, std::size_t most_bytes) {
-    throw FileError(fmt::format("cannot read {}: it has more than {} bytes", base::shown(path.string(), 300),
-                                most_bytes));
+    throw FileError(fmt::format("cannot read {}: it has more than {} bytes", shown(path), most_bytes));
 }
 
 } // namespace
@@ -60,8 +58,8 @@ std::vector<std::byte> read_whole(const std::filesystem::path& path, std::size_t
 
 namespace coldbrick {
 
-std::vector<std::byte> read_file(const std::filesystem::path& path, std::size_t most_bytes) {
-    return files::read_whole(path, most_bytes, nullptr);
+std::vector<std::byte> read_file(const FileName& path, std::size_t most_bytes) {
+    return files::read_whole(path.text(), most_bytes, nullptr);
 }
 
 } // namespace coldbrick

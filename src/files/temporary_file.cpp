@@ -1,6 +1,6 @@
 #include "files/temporary_file.hpp"
 
-#include "base/shown_text.hpp"
+#include "files/shown_path.hpp"
 
 #include <coldbrick/error.hpp>
 
@@ -159,8 +159,7 @@ void TemporaryFile::replace_path() {
 }
 
 void fail_writing(const fs::path& path, int error) {
-    throw FileError(fmt::format("cannot write {}: {}", base::shown(path.string(), 300),
-                                std::generic_category().message(error)));
+    throw FileError(fmt::format("cannot write {}: {}", shown(path), std::generic_category().message(error)));
 }
 
 } // namespace coldbrick::files

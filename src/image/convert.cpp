@@ -2,10 +2,9 @@
 
 #include "geometry/shape_checks.hpp"
 #include "image/pixel_reader.hpp"
-#include "image/size_checks.hpp"
+#include "image/uninitialised_image.hpp"
 #include "paint/simd_rows.hpp"
 
-#include <coldbrick/draw.hpp>
 #include <coldbrick/error.hpp>
 
 #include <fmt/core.h>
@@ -17,11 +16,6 @@
 namespace coldbrick {
 
 namespace {
-
-/// An image of the format, with the palette if it is indexed.
-Image blank(Size size, PixelFormat format, const Palette* palette) {
-    return palette != nullptr ? Image(size, *palette, {}) : Image(size, format);
-}
 
 paint::Codec codec_of(const ConstImageView& image) {
     return {&layout(image.format()), image.palette()};
@@ -69,7 +63,7 @@ void convert(const ConstImageView& from, const ImageView& to, GrayRule rule) {
 }
 
 /// Copies pixels to an image of the same format that has the size of the laid one.
-void lay_copy(const ConstImageView& from, const ImageView& to, const Orientation& orientation) {
+void copy_oriented(const ConstImageView& from, const ImageView& to, const Orientation& orientation) {
     const auto bytes = static_cast<std::size_t>(layout(from.format()).bytes);
     const std::byte* const first = from.bytes();
     for (std::int32_t y = 0; y < to.height(); ++y) {
@@ -106,7 +100,7 @@ Image converted(const ConstImageView& image, PixelFormat format, GrayRule rule, 
     base::check_choice("gray rule", rule, GrayRule::linear);
     if (palette != nullptr && format != PixelFormat::indexed8)
         throw ArgumentError(fmt::format("the format {} has no palette", layout(format).name));
-    Image result = blank(image.size(), format, palette);
+    Image result = image::uninitialised(image.size(), format, palette);
     convert(image, result, rule);
     return result;
 }
@@ -116,8 +110,8 @@ Image copied(const ConstImageView& image) {
 }
 
 Image oriented(const ConstImageView& image, const Orientation& orientation) {
-    Image result = blank(orientation.laid(image.size()), image.format(), image.palette());
-    lay_copy(image, result, orientation);
+    Image result = image::uninitialised(orientation.laid(image.size()), image.format(), image.palette());
+    copy_oriented(image, result, orientation);
     return result;
 }
 
@@ -129,10 +123,11 @@ Image padded(const ConstImageView& image, const Margins& margins, const Colour& 
     const std::int64_t height = std::int64_t{margins.top} + image.height() + margins.bottom;
     base::check_range("padded width", width, 1, largest);
     base::check_range("padded height", height, 1, largest); // NOLINT(readability-suspicious-call-argument)
-    Image result = blank({static_cast<std::int32_t>(width), static_cast<std::int32_t>(height)},
-                         image.format(), image.palette());
-    clear(result, colour);
-    lay_copy(image, result.view().cropped({margins.left, margins.top, image.width(), image.height()}), {});
+    const Size size{static_cast<std::int32_t>(width), static_cast<std::int32_t>(height)};
+    Image result = image.palette() != nullptr ? Image(size, *image.palette(), colour)
+                                              : Image(size, image.format(), colour);
+    copy_oriented(image, result.view().cropped({margins.left, margins.top, image.width(), image.height()}),
+                  {});
     return result;
 }
 

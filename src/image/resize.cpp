@@ -4,6 +4,7 @@
 #include "image/pixel_reader.hpp"
 #include "image/resampling_weights.hpp"
 #include "image/size_checks.hpp"
+#include "image/uninitialised_image.hpp"
 
 #include <algorithm>
 #include <array>
@@ -32,9 +33,9 @@ void add(Weighed& sum, const Weighed& colour, double weight) {
 }
 
 /// Source rows resized along x, of which those that the current row of the result needs are kept.
-class Rows {
+class ResizedRows {
   public:
-    Rows(const ConstImageView& image, const std::vector<image::ResamplingWeights>& columns)
+    ResizedRows(const ConstImageView& image, const std::vector<image::ResamplingWeights>& columns)
         : reader_(image), columns_(columns), colours_(static_cast<std::size_t>(image.width())),
           source_(colours_.size()) {}
 
@@ -113,14 +114,12 @@ Image resized(const ConstImageView& image, Size size, const Resizing& resizing) 
     image::check_palette(image);
     base::check_choice("resampling", resizing.resampling, Resampling::bicubic);
     size = fitted(image.size(), size, resizing.fit);
-    Image result = image.palette() != nullptr
-                       ? Image(size, *image.palette(), {}, resizing.most_bytes)
-                       : Image(size, image.format(), {0, 0, 0, 0}, resizing.most_bytes);
+    Image result = image::uninitialised(size, image.format(), image.palette(), resizing.most_bytes);
     const Frame frame = frame_of(image.size(), size, resizing.fit);
     const std::vector<image::ResamplingWeights> columns =
         image::weights_of(frame.across, resizing.resampling);
     const std::vector<image::ResamplingWeights> lines = image::weights_of(frame.down, resizing.resampling);
-    Rows rows(image, columns);
+    ResizedRows rows(image, columns);
     const ImageView view = result;
     const paint::Codec codec{&layout(view.format()), view.palette()};
     std::vector<Weighed> sums(columns.size());

@@ -71,6 +71,9 @@ To to_depth(const From& from) {
         return {change(from.red), change(from.green), change(from.blue), change(from.alpha)};
 }
 
+/// Throws ArgumentError if a channel is not a number in 0..1.
+void check_channels(const RealColour& colour);
+
 /// The brightness of a colour: the Rec. 709 weights 0.2126, 0.7152 and 0.0722 on the sRGB values (ITU-R
 /// BT.709-6, section 3), rounded to the nearest, halves up.
 template <class C>

@@ -10,45 +10,44 @@
 namespace coldbrick::paint {
 
 /// For all but an opaque colour, which the constructor knows.
-/// @param plain one colour of 8 bits for all channels
-void Painter::choose_way(bool plain) {
-    if (paint_->pattern() != nullptr) sampler_.emplace(*paint_->pattern());
-    colour_ = with_opacity(colour_, blending_.opacity);
-    const BlendMode mode = blending_.mode;
+void Painter::choose_way() {
+    if (const Pattern* const pattern = paint_->pattern()) sampler_.emplace(*pattern);
+    const auto* const plain = paint_->colour<Colour>();
     // Deep formats have an opacity in their own depth.
-    const bool is_one_colour = plain && (blending_.opacity == 255 || !surface_.codec.layout->is_deep());
-    const bool over = mode == BlendMode::source_over;
-    if (is_one_colour && over && colour_.alpha == 0)
+    const bool is_one_colour = plain != nullptr && surface_.mask.all() &&
+                               (blending_.opacity == 255 || !surface_.codec.layout->is_deep());
+    if (!is_one_colour) return use_deep_pixel();
+    const Colour colour = with_opacity(*plain, blending_.opacity);
+    const bool over = blending_.mode == BlendMode::source_over;
+    if (over && colour.alpha == 0)
         way_ = Way::nothing;
-    else if (is_one_colour && mode == BlendMode::copy)
-        use_pixel(Way::replace, colour_);
-    else if (is_one_colour && over && surface_.codec.layout->kind == PixelLayout::Kind::bytes &&
-             surface_.contiguous())
-        use_constant_blend();
+    else if (blending_.mode == BlendMode::copy)
+        use_pixel(Way::replace, colour);
+    else if (over && surface_.codec.layout->kind == PixelLayout::Kind::bytes && surface_.contiguous())
+        use_constant_blend(colour);
     else
         use_deep_pixel();
 }
 
-void Painter::use_constant_blend() {
+void Painter::use_constant_blend(const Colour& colour) {
     // Over an opaque backdrop the opaque colour is mixed in: the result is opaque, too.
-    use_pixel(Way::mix, Colour(colour_.red, colour_.green, colour_.blue));
-    blend_.emplace(colour_, RepeatedPixel(pixel_, surface_.pixel_stride_bytes), surface_.codec);
+    use_pixel(Way::mix, Colour(colour.red, colour.green, colour.blue));
+    blend_.emplace(colour, RepeatedPixel(pixel_, surface_.pixel_stride_bytes), surface_.codec);
 }
 
 /// Deep colours that hide what is there are written as they are, too.
 void Painter::use_deep_pixel() {
     way_ = Way::general;
-    const Pattern* const pattern = paint_->pattern();
     const BlendMode mode = blending_.mode;
-    if (pattern == nullptr || !surface_.mask.all() || blending_.opacity != 255) return;
+    if (!surface_.mask.all() || blending_.opacity != 255) return;
     const auto use = [&](const auto& colour) {
         const bool opaque = colour.alpha == ChannelDepth<std::remove_cvref_t<decltype(colour)>>::most;
         if (mode != BlendMode::copy && (mode != BlendMode::source_over || !opaque)) return;
         way_ = Way::replace;
         pixel_ = surface_.codec.pixel(colour);
     };
-    if (const auto* const deep = std::get_if<Colour16>(pattern)) use(*deep);
-    if (const auto* const real = std::get_if<RealColour>(pattern)) use(*real);
+    if (const auto* const deep = paint_->colour<Colour16>()) use(*deep);
+    if (const auto* const real = paint_->colour<RealColour>()) use(*real);
 }
 
 namespace {
@@ -74,7 +73,8 @@ template <class Write>
 
 template <std::size_t Width, class Spans>
 inline void Painter::replace_by(const Spans& spans) const {
-    const Surface surface = surface_; // in registers: the pixels could not be told from the members
+    // A copy: stores through std::byte* may alias members, which would be reloaded each time.
+    const Surface surface = surface_;
     const auto replace_with = [&](const auto& writer) {
         for (const auto& span : spans)
             write_runs(surface, span,
@@ -143,10 +143,12 @@ namespace {
 template <class C>
 class Colours {
   public:
-    /// @param sampler of the paint's pattern, or null for its plain colour
+    /// @param sampler of the paint's pattern, or null if it is a colour
     Colours(const Paint& paint, const PatternSampler* sampler, std::int64_t origin_x, std::int64_t origin_y)
         : sampler_(sampler), origin_x_(origin_x), origin_y_(origin_y) {
-        if (sampler_ == nullptr) colours_.fill(to_depth<C>(paint.plain_colour()));
+        if (const auto* const plain = paint.colour<Colour>()) colours_.fill(to_depth<C>(*plain));
+        if (const auto* const deep = paint.colour<Colour16>()) colours_.fill(to_depth<C>(*deep));
+        if (const auto* const real = paint.colour<RealColour>()) colours_.fill(to_depth<C>(*real));
     }
 
     static constexpr std::int64_t largest_run = 256;

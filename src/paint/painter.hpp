@@ -24,13 +24,13 @@ namespace coldbrick::paint {
 class Painter {
   public:
     Painter(const Surface& surface, const Paint& paint, const Blending& blending = {})
-        : surface_(surface), paint_(&paint), blending_(blending), colour_(paint.plain_colour()) {
+        : surface_(surface), paint_(&paint), blending_(blending) {
         // Most draw calls come here with an opaque colour, and some for a few pixels only.
-        const bool plain = paint.pattern() == nullptr && surface.mask.all();
-        if (plain && colour_.alpha == 255 && blending == Blending{})
-            use_pixel(Way::replace, colour_);
+        const auto* const colour = paint.colour<Colour>();
+        if (colour != nullptr && colour->alpha == 255 && surface.mask.all() && blending == Blending{})
+            use_pixel(Way::replace, *colour);
         else
-            choose_way(plain);
+            choose_way();
     }
 
     /// Counts a pattern's coordinates from here.
@@ -57,12 +57,12 @@ class Painter {
         mix,     ///< one see-through colour over bytes
         general,
     };
-    void choose_way(bool plain);
+    void choose_way();
     void use_pixel(Way way, const Colour& colour) {
         way_ = way;
         pixel_ = surface_.codec.pixel(colour);
     }
-    void use_constant_blend();
+    void use_constant_blend(const Colour& colour);
     void use_deep_pixel();
 
     // Each a function of its own, so that a call for a few short spans passes through no more than it needs.
@@ -79,7 +79,6 @@ class Painter {
     Surface surface_;
     const Paint* paint_;
     Blending blending_;
-    Colour colour_; ///< with the opacity
     Way way_ = Way::general;
     PixelBytes pixel_{};
     std::int64_t pattern_x_ = 0;

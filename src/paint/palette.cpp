@@ -1,3 +1,4 @@
+#include <coldbrick/colour_text.hpp>
 #include <coldbrick/palette.hpp>
 
 #include "base/shown_text.hpp"

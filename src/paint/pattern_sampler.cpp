@@ -1,90 +1,9 @@
 #include "paint/pattern_sampler.hpp"
 
-#include "base/range_checks.hpp"
-
-#include <coldbrick/error.hpp>
-
-#include <fmt/core.h>
-
 #include <algorithm>
 #include <cmath>
-#include <limits>
-#include <utility>
 
-namespace coldbrick {
-
-namespace {
-
-void check_at_least_1(const char* what, std::int32_t value) {
-    base::check_range(what, value, 1, std::numeric_limits<std::int32_t>::max());
-}
-
-void check_stops(const std::vector<ColourStop>& stops) {
-    if (stops.empty()) throw ArgumentError("a gradient needs at least 1 stop");
-    double before = 0;
-    for (const ColourStop& stop : stops) {
-        if (!(stop.place >= 0 && stop.place <= 1))
-            throw ArgumentError(fmt::format("a gradient's stop at {} is outside 0..1", stop.place));
-        if (stop.place < before)
-            throw ArgumentError(fmt::format("a gradient's stop at {} follows one at {}", stop.place, before));
-        before = stop.place;
-    }
-}
-
-void check_origin(PatternOrigin origin) {
-    base::check_choice("pattern origin", origin, PatternOrigin::shape);
-}
-
-void check(const Colour16&) {}
-
-void check(const Stipple& stipple) {
-    check_origin(stipple.origin);
-}
-
-void check(const RealColour& real) {
-    (void)colour(real);
-}
-
-void check(const LinearGradient& gradient) {
-    check_origin(gradient.origin);
-    check_stops(gradient.stops);
-    if (gradient.from == gradient.to)
-        throw ArgumentError(fmt::format("a gradient from ({}, {}) to the same point has no direction",
-                                        gradient.from.x, gradient.from.y));
-}
-
-void check(const RadialGradient& gradient) {
-    check_origin(gradient.origin);
-    check_stops(gradient.stops);
-    check_at_least_1("gradient radius", gradient.radius);
-}
-
-void check(const Hatch& hatch) {
-    check_origin(hatch.origin);
-    base::check_choice("hatch direction", hatch.direction, Hatch::Direction::lattice);
-    check_at_least_1("hatch spacing", hatch.spacing);
-    check_at_least_1("hatch width", hatch.width);
-}
-
-void check(const Texture& texture) {
-    check_origin(texture.origin);
-    check_at_least_1("texture width", texture.size.width);
-    check_at_least_1("texture height", texture.size.height);
-    const auto wanted =
-        static_cast<std::uint64_t>(texture.size.width) * static_cast<std::uint64_t>(texture.size.height);
-    if (texture.pixels.size() != wanted)
-        throw ArgumentError(fmt::format("a texture of {} x {} has {} pixels", texture.size.width,
-                                        texture.size.height, texture.pixels.size()));
-}
-
-} // namespace
-
-Paint::Paint(Pattern pattern) {
-    std::visit([](const auto& one) { check(one); }, pattern);
-    pattern_ = std::make_shared<const Pattern>(std::move(pattern));
-}
-
-namespace paint {
+namespace coldbrick::paint {
 
 namespace {
 
@@ -119,14 +38,6 @@ const Colour16& at(const Texture& texture, std::int64_t x, std::int64_t y) {
     const auto row = static_cast<std::size_t>(modulo(y, texture.size.height));
     const auto column = static_cast<std::size_t>(modulo(x, texture.size.width));
     return texture.pixels[row * static_cast<std::size_t>(texture.size.width) + column];
-}
-
-const Colour16& at(const Colour16& colour, std::int64_t, std::int64_t) {
-    return colour;
-}
-
-const RealColour& at(const RealColour& colour, std::int64_t, std::int64_t) {
-    return colour;
 }
 
 /// The colours of a pattern's pixels, one after the other to the right.
@@ -229,15 +140,7 @@ template void PatternSampler::row(std::int64_t, std::int64_t, std::span<Colour16
 template void PatternSampler::row(std::int64_t, std::int64_t, std::span<RealColour>) const;
 
 PatternOrigin origin_of(const Pattern& pattern) {
-    const auto tell = []<class P>(const P& one) {
-        if constexpr (requires { one.origin; })
-            return one.origin;
-        else
-            return PatternOrigin::image;
-    };
-    return std::visit(tell, pattern);
+    return std::visit([](const auto& one) { return one.origin; }, pattern);
 }
 
-} // namespace paint
-
-} // namespace coldbrick
+} // namespace coldbrick::paint

@@ -5,6 +5,7 @@
 #include "sheet/statement_tokens.hpp"
 #include "sheet/words.hpp"
 
+#include <coldbrick/colour_text.hpp>
 #include <coldbrick/error.hpp>
 
 #include <fmt/format.h>

@@ -103,8 +103,7 @@ class Interpreter {
         image_bytes_left_ -= bytes_of(image);
         const Size laid = options.orientation.laid(image.size());
         options.hot_spot = Box{0, 0, laid.width, laid.height}.at(statement.anchor);
-        result_.drawing.add(std::make_shared<const Image>(std::move(image)), pixel(*statement.at, names_),
-                            options);
+        result_.drawing.add(std::move(image), pixel(*statement.at, names_), options);
     }
 
     static std::size_t bytes_of(const Image& image) {

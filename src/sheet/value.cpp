@@ -1,10 +1,12 @@
-#include "base/limits.hpp"
 #include "sheet/value.hpp"
 
+#include "base/limits.hpp"
 #include "base/shown_text.hpp"
 #include "sheet/words.hpp"
 
+#include <coldbrick/colour_mixing.hpp>
 #include <coldbrick/colour_space.hpp>
+#include <coldbrick/colour_text.hpp>
 #include <coldbrick/error.hpp>
 
 #include <fmt/core.h>

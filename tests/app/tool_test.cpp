@@ -2,7 +2,9 @@
 
 #include "support/files.hpp"
 
+#include <coldbrick/colour_mixing.hpp>
 #include <coldbrick/colour_space.hpp>
+#include <coldbrick/colour_text.hpp>
 #include <coldbrick/convert.hpp>
 #include <coldbrick/draw.hpp>
 #include <coldbrick/files.hpp>

@@ -4,6 +4,7 @@
 #include "support/generators.hpp"
 
 #include <coldbrick/bitmap.hpp>
+#include <coldbrick/colour_text.hpp>
 #include <coldbrick/draw.hpp>
 #include <coldbrick/drawing.hpp>
 #include <coldbrick/image.hpp>
@@ -88,9 +89,13 @@ TEST(Drawing, ChecksWhatIsAddedAndPaintsNothingInAFormatThatDoesNotFit) {
          },
          "stroke width 0 is outside 1..2147483647"},
         {[&] {
-             drawing.add(nullptr, {0, 0});
+             drawing.add({Box{0, 0, 4, 4}, std::nullopt, std::nullopt});
          },
-         "the picture of a drawing is null"},
+         "a shape of a drawing has neither fill nor stroke"},
+        {[&] {
+             drawing.add({Line{{0, 0}, {4, 4}}, Fill{}, std::nullopt});
+         },
+         "dots, lines, polylines and arcs have no inside to fill: use a stroke"},
     });
     EXPECT_TRUE(drawing.items().empty());
     drawing.add(Box{0, 0, 4, 4}, Fill{colour("red")});
@@ -104,10 +109,10 @@ TEST(Drawing, OwnsTheMasksOfItsPictures) {
     Drawing drawing;
     {
         const Bitmap mask("#.\n.#");
-        drawing.add(std::make_shared<const Image>(Size{2, 2}, PixelFormat::rgb8, colour("teal")), {1, 1},
+        drawing.add(Image({2, 2}, PixelFormat::rgb8, colour("teal")), {1, 1},
                     {.mask = &mask});
         Bitmap wrong("#");
-        EXPECT_THROW(drawing.add(std::make_shared<const Image>(Size{2, 2}, PixelFormat::rgb8), {1, 1},
+        EXPECT_THROW(drawing.add(Image({2, 2}, PixelFormat::rgb8), {1, 1},
                                  {.mask = &wrong}),
                      ArgumentError);
     }

@@ -4,6 +4,7 @@
 
 #include <coldbrick/bitmap.hpp>
 #include <coldbrick/colour_space.hpp>
+#include <coldbrick/colour_text.hpp>
 #include <coldbrick/error.hpp>
 #include <coldbrick/files.hpp>
 #include <coldbrick/palette.hpp>

@@ -2,6 +2,7 @@
 
 #include "support/errors.hpp"
 
+#include <coldbrick/colour_text.hpp>
 #include <coldbrick/magnify.hpp>
 
 #include <gtest/gtest.h>

@@ -3,6 +3,7 @@
 #include "support/errors.hpp"
 #include "support/formats.hpp"
 
+#include <coldbrick/colour_text.hpp>
 #include <coldbrick/convert.hpp>
 #include <coldbrick/draw.hpp>
 #include <coldbrick/image.hpp>

@@ -2,7 +2,9 @@
 
 #include "support/errors.hpp"
 
+#include <coldbrick/colour_mixing.hpp>
 #include <coldbrick/colour_space.hpp>
+#include <coldbrick/colour_text.hpp>
 #include <coldbrick/palette.hpp>
 
 #include <gtest/gtest.h>

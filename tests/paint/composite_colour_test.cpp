@@ -1,5 +1,6 @@
 // See-through colours against the blending rule, for every format and run length.
 
+#include <coldbrick/colour_text.hpp>
 #include <coldbrick/draw.hpp>
 #include <coldbrick/image.hpp>
 

@@ -112,8 +112,8 @@ TEST(Pattern, GradientsChangeInProportion) {
 
 TEST(Pattern, DeepColoursReachDeepFormatsUnrounded) {
     Image deep({3, 1}, PixelFormat::rgba16);
-    draw(deep, Box{0, 0, 1, 1}, Fill{Pattern(Colour16{1, 300, 65535, 65535})});
-    draw(deep, Box{1, 0, 1, 1}, Stroke{Pattern(RealColour{0.5, 0.25, 0.1, 1})});
+    draw(deep, Box{0, 0, 1, 1}, Fill{Colour16{1, 300, 65535, 65535}});
+    draw(deep, Box{1, 0, 1, 1}, Stroke{RealColour{0.5, 0.25, 0.1, 1}});
     EXPECT_EQ(deep.view().pixel16({0, 0}), (Colour16{1, 300, 65535, 65535}));
     EXPECT_EQ(deep.view().pixel16({1, 0}), (Colour16{32768, 16384, 6554, 65535}));
 }
@@ -127,7 +127,7 @@ TEST(Pattern, EqualPaintsAreEqual) {
 }
 
 TEST(Pattern, ValuesOutsideTheirRangesAreNamed) {
-    const auto failing = [](Pattern pattern) { return [pattern] { (void)Paint(pattern); }; };
+    const auto failing = [](const auto& paint) { return [paint] { (void)Paint(paint); }; };
     expect_errors<ArgumentError>({
         {failing(LinearGradient{{1, 2}, {1, 2}, stops}),
          "a gradient from (1, 2) to the same point has no direction"},

@@ -2,6 +2,7 @@
 
 #include "support/errors.hpp"
 
+#include <coldbrick/colour_text.hpp>
 #include <coldbrick/draw.hpp>
 #include <coldbrick/overlay.hpp>
 #include <coldbrick/palette.hpp>
@@ -496,7 +497,7 @@ TEST(Sheet, LongOnesNeitherUseUpTheStackNorMeetLimitsOfOneExpression) {
 
 TEST(Sheet, AllImagesTogetherHaveALimit) {
     std::vector<std::size_t> limits;
-    const ImageLoader load = [&](const std::string&, std::size_t most_bytes) {
+    const auto load = [&](const std::string&, std::size_t most_bytes) {
         limits.push_back(most_bytes);
         return Image({10, 10}, PixelFormat::rgba8, {}, most_bytes);
     };

@@ -6,6 +6,7 @@
 #include "support/pixel_set.hpp"
 #include "support/rules.hpp"
 
+#include <coldbrick/colour_text.hpp>
 #include <coldbrick/draw.hpp>
 #include <coldbrick/image.hpp>
 

@@ -2,7 +2,7 @@
 
 #include "support/errors.hpp"
 
-#include <coldbrick/colour.hpp>
+#include <coldbrick/colour_text.hpp>
 #include <coldbrick/pixel_format.hpp>
 
 #include <gtest/gtest.h>

@@ -125,9 +125,7 @@ class SpanPainter {
     void paint_spans(Add add) {
         // While the processor writes a long run to memory, the next one is worked out.
         const std::int64_t long_run = painter_.replaces() ? 512 : raster::SpanSink::no_run;
-        raster::SpanSink sink(clip_, &painter_, take_spans, take_mirrored, long_run);
-        add(sink);
-        sink.flush();
+        raster::SpanSink::run(clip_, {&painter_, take_spans, take_mirrored, long_run}, add);
     }
 
   private:

@@ -2,6 +2,8 @@
 /// A pixel's bytes repeated, so that runs of pixels of any size are written by the same wide stores.
 #pragma once
 
+#include "base/contract.hpp"
+
 #include <algorithm>
 #include <array>
 #include <bit>
@@ -21,6 +23,7 @@ class RepeatedPixel {
     /// @param pixel_bytes 1, 2, 3, 4, 6, 8 or 16.
     RepeatedPixel(const std::array<std::uint64_t, 2>& bytes, std::ptrdiff_t pixel_bytes)
         : pixel_bytes_(static_cast<std::size_t>(pixel_bytes)) {
+        COLDBRICK_ASSERT(pixel_bytes > 0 && period % pixel_bytes_ == 0);
         const std::uint64_t pixel = bytes[0];
         // Every draw call passes here: whole words are put together in registers.
         if (repeats_in_words(pixel_bytes)) {

@@ -1,3 +1,4 @@
+#include <coldbrick/colour_text.hpp>
 #include <coldbrick/draw.hpp>
 #include <coldbrick/image.hpp>
 

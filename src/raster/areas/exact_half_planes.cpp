@@ -1,5 +1,7 @@
 #include "raster/areas/exact_half_planes.hpp"
 
+#include "base/contract.hpp"
+#include "base/limits.hpp"
 #include "raster/areas/incremental_division.hpp"
 
 #include <algorithm>
@@ -17,11 +19,9 @@ struct RowEdge {
     IncrementalDivision<> bound;
 };
 
-/// A number far beyond all coordinates, but far from the end of 64 bits.
-constexpr std::int64_t far = std::int64_t{1} << 40;
-
 std::int64_t within_reach(base::Int128 value) {
-    return static_cast<std::int64_t>(std::clamp<base::Int128>(value, -far, far));
+    return static_cast<std::int64_t>(
+        std::clamp<base::Int128>(value, -base::beyond_all_pixels, base::beyond_all_pixels));
 }
 
 /// Cuts the rows to those where the half-planes without a left or right side hold: b y <= c.
@@ -44,14 +44,15 @@ void add_convex(std::span<const HalfPlane> half_planes, base::Int128 top, base::
     if (first > last) return;
     std::array<std::optional<RowEdge>, most_half_planes> sides;
     std::size_t count = 0;
+    COLDBRICK_ENSURE(half_planes.size() <= sides.size());
     for (const HalfPlane& half_plane : half_planes)
         if (half_plane.a != 0)
-            sides.at(count++) = RowEdge{
-                half_plane.a > 0, IncrementalDivision<>(half_plane.c - base::Int128{half_plane.b} * first,
-                                                        -half_plane.b, std::abs(half_plane.a))};
+            sides[count++] = RowEdge{half_plane.a > 0,
+                                     IncrementalDivision<>(half_plane.c - base::Int128{half_plane.b} * first,
+                                                           -half_plane.b, std::abs(half_plane.a))};
     for (std::int64_t y = first; y <= last; ++y) {
-        std::int64_t left = -far;
-        std::int64_t right = far;
+        std::int64_t left = -base::beyond_all_pixels;
+        std::int64_t right = base::beyond_all_pixels;
         for (std::size_t i = 0; i < count; ++i) {
             RowEdge& side = *sides[i];
             if (side.is_right)

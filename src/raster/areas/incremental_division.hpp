@@ -2,6 +2,7 @@
 /// A straight edge's position on one row after the other.
 #pragma once
 
+#include "base/contract.hpp"
 #include "base/exact_arithmetic.hpp"
 
 #include <cstdint>
@@ -15,6 +16,7 @@ class IncrementalDivision {
   public:
     /// @param divisor above 0, below 2^62.
     IncrementalDivision(base::Int128 start, base::Int128 step, std::int64_t divisor) : divisor_(divisor) {
+        COLDBRICK_ASSERT(divisor > 0 && divisor < std::int64_t{1} << 62);
         const base::Int128 value = base::floor_div(start, base::Int128{divisor});
         const base::Int128 value_step = base::floor_div(step, base::Int128{divisor});
         value_ = static_cast<Value>(value);

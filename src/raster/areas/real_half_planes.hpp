@@ -2,6 +2,7 @@
 /// Convex areas whose edges are irrational.
 #pragma once
 
+#include "base/contract.hpp"
 #include "base/limits.hpp"
 #include "raster/areas/half_pixel_vector.hpp"
 #include "raster/spans/row_runs.hpp"
@@ -67,7 +68,7 @@ class RealHalfPlanes {
 
     /// Keeps out . p <= limit.
     void keep(HalfPixelVector out, long double limit) {
-        if (count_ == edges_.size()) return; // never: no shape asks for more
+        COLDBRICK_ENSURE(count_ < edges_.size()); // no shape asks for more
         edges_are_near_ = edges_are_near_ && std::abs(limit) < static_cast<long double>(near_limit);
         // The quotients are worked out first, so that a slope of 1 is exact.
         edges_[count_++] = out.x == 0  ? Edge(Edge::Kind::level, limit, out.y)

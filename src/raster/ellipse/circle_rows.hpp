@@ -2,6 +2,7 @@
 /// The rows of filled, thin and wide circles.
 #pragma once
 
+#include "base/contract.hpp"
 #include "base/exact_arithmetic.hpp"
 #include "raster/spans/half_pixels.hpp"
 #include "raster/spans/mirrored_rows.hpp"
@@ -72,9 +73,11 @@ class OpenDisc {
     static constexpr std::uint64_t largest_small = std::uint64_t{1} << 26;
     static_assert(largest_small * largest_small <= std::uint64_t{1} << 52);
 
-    /// @param limit in half pixels, above 0, at most 2^34, or largest_small
+    /// @param limit in half pixels, at most 2^34, or largest_small
     /// @param parity of the X of pixels
-    OpenDisc(std::uint64_t limit, std::int64_t parity) : limit_(limit), parity_(parity) {}
+    OpenDisc(std::uint64_t limit, std::int64_t parity) : limit_(limit), parity_(parity) {
+        COLDBRICK_ASSERT(limit <= (IsSmall ? largest_small : std::uint64_t{1} << 34));
+    }
 
     /// The largest X on the row, or no_distance.
     [[nodiscard]] HalfPixels half_width(HalfPixels y) const {

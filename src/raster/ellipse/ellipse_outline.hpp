@@ -6,7 +6,9 @@
 /// whose crossing lies nearest to the row are those that the curve meets between Y - 1 and Y + 1.
 #pragma once
 
+#include "base/contract.hpp"
 #include "base/exact_arithmetic.hpp"
+#include "base/limits.hpp"
 #include "raster/ellipse/ellipse_axes.hpp"
 #include "raster/spans/half_pixels.hpp"
 #include "raster/spans/mirrored_rows.hpp"
@@ -26,7 +28,9 @@ class UprightEllipse {
   public:
     explicit UprightEllipse(const EllipseAxes& axes)
         : a_(axes.a), b_(axes.b), parity_(axes.centre_x.parity()), a_square_(a_ * a_), b_square_(b_ * b_),
-          is_small_(b_ > 0 && a_ * b_ <= largest_small_product), divisor_(static_cast<double>(b_square_)) {}
+          is_small_(b_ > 0 && a_ * b_ <= largest_small_product), divisor_(static_cast<double>(b_square_)) {
+        COLDBRICK_ASSERT(a_ <= base::largest_ellipse && b_ <= base::largest_ellipse);
+    }
 
     /// The furthest rows that have pixels. Where rows are odd and b is even, or the other way round, the
     /// curve ends halfway between two rows, and a tie goes outwards.

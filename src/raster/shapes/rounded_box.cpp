@@ -45,10 +45,9 @@ void stroke_wide(const Box& box, std::int32_t radius, std::int64_t width, const 
                                  {std::max(clip.left, hole.end_x()), top, clip.right, bottom},
                                  {clip.left, bottom, clip.right, clip.bottom}};
     for (const base::Clip& part : around) {
-        if (part.left >= part.right || part.top >= part.bottom) continue;
-        SpanSink shown(part, sink);
-        add_mirrored_rows(core, reach, outer, shown);
-        shown.flush();
+        if (part.empty()) continue;
+        SpanSink::run_within(part, sink,
+                             [&](SpanSink& shown) { add_mirrored_rows(core, reach, outer, shown); });
     }
 }
 

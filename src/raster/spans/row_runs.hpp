@@ -2,6 +2,7 @@
 /// Sets of columns of one row.
 #pragma once
 
+#include "base/contract.hpp"
 #include "raster/spans/span_sink.hpp"
 
 #include <algorithm>
@@ -61,7 +62,10 @@ class RowRuns {
         const Run* b = other.begin();
         while (a != end() && b != other.end()) {
             result.append({std::max(a->begin, b->begin), std::min(a->end, b->end)});
-            a->end < b->end ? ++a : ++b;
+            if (a->end < b->end)
+                ++a;
+            else
+                ++b;
         }
         return result;
     }
@@ -90,7 +94,7 @@ class RowRuns {
     /// Puts one run in the place of those from `first` up to `end`.
     void replace(std::size_t first, std::size_t end, Run run) {
         if (first == end) {
-            if (count_ == capacity) return; // never: see the class
+            COLDBRICK_ENSURE(count_ < capacity); // see the class
             std::copy_backward(runs_.begin() + static_cast<std::ptrdiff_t>(first),
                                runs_.begin() + static_cast<std::ptrdiff_t>(count_),
                                runs_.begin() + static_cast<std::ptrdiff_t>(count_ + 1));
@@ -106,7 +110,10 @@ class RowRuns {
 
     /// Adds a run right of all others, if it is not empty.
     void append(Run run) {
-        if (run.begin < run.end && count_ < capacity) runs_[count_++] = run;
+        if (run.begin >= run.end) return;
+        COLDBRICK_ENSURE(count_ < capacity);
+        COLDBRICK_ASSERT(count_ == 0 || runs_[count_ - 1].end <= run.begin);
+        runs_[count_++] = run;
     }
 
     std::size_t count_ = 0;

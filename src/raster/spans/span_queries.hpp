@@ -22,11 +22,10 @@ constexpr base::Clip everywhere{base::first_coordinate, base::first_coordinate, 
 template <class Rasterise>
 bool shows(Point pixel, Rasterise rasterise) {
     bool found = false;
-    SpanSink sink(base::Clip::at(pixel), &found, [](void* noted, std::span<const Span> spans) {
-        *static_cast<bool*>(noted) |= !spans.empty();
-    });
-    rasterise(sink);
-    sink.flush();
+    const SpanSink::Receiver note{&found, [](void* noted, std::span<const Span> spans) {
+                                      *static_cast<bool*>(noted) |= !spans.empty();
+                                  }};
+    SpanSink::run(base::Clip::at(pixel), note, rasterise);
     return found;
 }
 
@@ -35,14 +34,13 @@ bool shows(Point pixel, Rasterise rasterise) {
 template <class Rasterise>
 Box tight_box(const base::Clip& clip, Rasterise rasterise) {
     base::Clip seen{clip.right, clip.bottom, clip.left, clip.top};
-    SpanSink sink(clip, &seen, [](void* noted, std::span<const Span> spans) {
+    const auto note = [](void* noted, std::span<const Span> spans) {
         auto& box = *static_cast<base::Clip*>(noted);
         for (const Span& span : spans)
             box = {std::min<std::int64_t>(box.left, span.x_begin), std::min<std::int64_t>(box.top, span.y),
                    std::max(box.right, span.x_end), std::max(box.bottom, std::int64_t{span.y} + 1)};
-    });
-    rasterise(sink);
-    sink.flush();
+    };
+    SpanSink::run(clip, {&seen, note}, rasterise);
     if (seen.left >= seen.right) return {};
     return {seen.left, seen.top, seen.right - seen.left, seen.bottom - seen.top};
 }
@@ -53,12 +51,11 @@ std::vector<Span> ordered_spans(const base::Clip& clip, Rasterise rasterise) {
     std::vector<Span> result;
     SpanUnion all(clip);
     rasterise(all.parts());
-    SpanSink sink(clip, &result, [](void* gathered, std::span<const Span> spans) {
+    const auto gather = [](void* gathered, std::span<const Span> spans) {
         auto& list = *static_cast<std::vector<Span>*>(gathered);
         list.insert(list.end(), spans.begin(), spans.end());
-    });
-    all.give(sink);
-    sink.flush();
+    };
+    SpanSink::run(clip, {&result, gather}, [&all](SpanSink& sink) { all.give(sink); });
     return result;
 }
 

@@ -3,6 +3,7 @@
 #pragma once
 
 #include "base/clip.hpp"
+#include "base/contract.hpp"
 #include "base/mirrored_span.hpp"
 
 #include <coldbrick/span.hpp>
@@ -16,36 +17,45 @@
 namespace coldbrick::raster {
 
 /// Cuts spans to a clip and hands them to a receiver in batches. Each shape gives every pixel at most once,
-/// its rows in any order. The caller ends with flush().
+/// its rows in any order. Sinks are made by run(), which sees to the last batch.
 class SpanSink {
   public:
-    using Receive = void (*)(void* receiver, std::span<const Span> spans);
-    using ReceiveMirrored = void (*)(void* receiver, std::span<const base::MirroredSpan> spans);
+    /// Who takes the spans.
+    struct Receiver {
+        void* object;
+        void (*take)(void* object, std::span<const Span> spans);
+        /// Takes mirrored spans as they are; without it they come as spans, too.
+        void (*take_mirrored)(void* object, std::span<const base::MirroredSpan> spans) = nullptr;
+        /// Runs of so many pixels are handed on without waiting for others.
+        std::int64_t long_run = no_run;
+    };
 
     /// Longer than any run.
     static constexpr std::int64_t no_run = std::numeric_limits<std::int64_t>::max();
 
-    /// @param receive_mirrored takes mirrored spans as they are; without it they come as spans, too
-    /// @param long_run runs of so many pixels are handed on without waiting for others
-    SpanSink(const base::Clip& clip, void* receiver, Receive receive,
-             ReceiveMirrored receive_mirrored = nullptr, std::int64_t long_run = no_run)
-        : clip_(clip), receiver_(receiver), receive_(receive), receive_mirrored_(receive_mirrored),
-          long_run_(long_run) {
-        next_ = spans_.data();
-        next_mirrored_ = mirrored_.data();
+    /// Calls add(sink), which adds spans to a sink, and hands all of them to the receiver.
+    template <class Add>
+    static void run(const base::Clip& clip, const Receiver& receiver, Add add) {
+        SpanSink sink(clip, receiver);
+        add(sink);
+        sink.flush();
     }
 
-    /// Hands its spans on to another sink whose clip holds this one's.
-    SpanSink(const base::Clip& clip, SpanSink& target)
-        : SpanSink(
-              clip, &target,
-              [](void* other, std::span<const Span> spans) {
-                  for (const Span& span : spans) static_cast<SpanSink*>(other)->add_visible(span);
-              },
-              [](void* other, std::span<const base::MirroredSpan> spans) {
-                  for (const base::MirroredSpan& span : spans)
-                      static_cast<SpanSink*>(other)->add_mirrored(span);
-              }) {}
+    /// The same with the part of another sink's clip.
+    template <class Add>
+    static void run_within(const base::Clip& clip, SpanSink& target, Add add) {
+        const Receiver onward{&target,
+                              [](void* other, std::span<const Span> spans) {
+                                  for (const Span& span : spans)
+                                      static_cast<SpanSink*>(other)->add_visible(span);
+                              },
+                              [](void* other, std::span<const base::MirroredSpan> spans) {
+                                  for (const base::MirroredSpan& span : spans)
+                                      static_cast<SpanSink*>(other)->add_mirrored(span);
+                              }};
+        run(clip, onward, add);
+    }
+
     SpanSink(const SpanSink&) = delete;
     SpanSink& operator=(const SpanSink&) = delete;
     ~SpanSink() = default;
@@ -70,15 +80,26 @@ class SpanSink {
     /// A span that is not empty and lies in the clip.
     void add_visible(const Span& span) {
         *next_++ = span;
-        if (next_ == spans_.data() + spans_.size() || span.x_end - span.x_begin >= long_run_) flush_spans();
+        if (next_ == spans_.data() + spans_.size() || span.x_end - span.x_begin >= receiver_.long_run)
+            flush_spans();
     }
 
     /// Mirrored spans that lie in the clip.
     void add_mirrored(const base::MirroredSpan& span) {
-        if (receive_mirrored_ == nullptr) return span.for_each([this](const Span& one) { add_visible(one); });
+        if (receiver_.take_mirrored == nullptr)
+            return span.for_each([this](const Span& one) { add_visible(one); });
         *next_mirrored_++ = span;
-        if (next_mirrored_ == mirrored_.data() + mirrored_.size() || span.length >= long_run_)
+        if (next_mirrored_ == mirrored_.data() + mirrored_.size() || span.length >= receiver_.long_run)
             flush_mirrored();
+    }
+
+  private:
+    friend class SpanUnion; // which sees to the last batch itself
+
+    SpanSink(const base::Clip& clip, const Receiver& receiver) : clip_(clip), receiver_(receiver) {
+        next_ = spans_.data();
+        next_mirrored_ = mirrored_.data();
+        COLDBRICK_ASSERT(!clip.empty());
     }
 
     void flush() {
@@ -86,25 +107,23 @@ class SpanSink {
         if (next_mirrored_ != mirrored_.data()) flush_mirrored();
     }
 
-  private:
     void flush_spans() {
-        receive_(receiver_, std::span(spans_.data(), next_));
+        Span* const end = next_;
         next_ = spans_.data();
+        receiver_.take(receiver_.object, std::span(spans_.data(), end));
     }
 
     void flush_mirrored() {
-        receive_mirrored_(receiver_, std::span(mirrored_.data(), next_mirrored_));
+        base::MirroredSpan* const end = next_mirrored_;
         next_mirrored_ = mirrored_.data();
+        receiver_.take_mirrored(receiver_.object, std::span(mirrored_.data(), end));
     }
 
     base::Clip clip_;
-    void* receiver_;
-    Receive receive_;
-    ReceiveMirrored receive_mirrored_;
-    std::int64_t long_run_;
-    // What lies from the next ones on is left as it is.
+    Receiver receiver_;
     Span* next_;
     base::MirroredSpan* next_mirrored_;
+    // Entries from the next ones on are uninitialised.
     std::array<Span, 128> spans_;
     std::array<base::MirroredSpan, 64> mirrored_;
 };

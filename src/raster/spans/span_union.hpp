@@ -13,7 +13,7 @@ namespace coldbrick::raster {
 /// Gathers the spans of several parts of a shape, cut to a clip.
 class SpanUnion {
   public:
-    explicit SpanUnion(const base::Clip& clip) : sink_(clip, this, gather) {}
+    explicit SpanUnion(const base::Clip& clip) : sink_(clip, {this, gather}) {}
 
     /// Where the parts put their spans, in any order and as often as they like.
     [[nodiscard]] SpanSink& parts() { return sink_; }

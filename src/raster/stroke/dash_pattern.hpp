@@ -2,6 +2,8 @@
 /// Which stretches of a path are on.
 #pragma once
 
+#include "base/contract.hpp"
+
 #include <algorithm>
 #include <cmath>
 #include <cstddef>
@@ -94,6 +96,7 @@ class DashPattern {
 
     /// The stretch in which the position lies, its far end left out.
     [[nodiscard]] Piece at(long double position) const {
+        COLDBRICK_ASSERT(period() > 0);
         std::int64_t repetition = repetition_of(position);
         if (position < start_of(repetition)) --repetition; // it was rounded
         const long double start = start_of(repetition);

@@ -35,9 +35,7 @@ void add_thin_dashes(const DashPattern& dashes, SpanSink& target, Position posit
         }
     };
     Filter filter{target, position, DashFinder(dashes)};
-    SpanSink solid(target.clip(), &filter, Filter::receive);
-    thin(solid);
-    solid.flush();
+    SpanSink::run(target.clip(), {&filter, Filter::receive}, thin);
 }
 
 } // namespace coldbrick::raster

@@ -3,8 +3,12 @@
 include(CMakeFindDependencyMacro)
 
 set(coldbrick_wanted ${coldbrick_FIND_COMPONENTS})
-if(NOT coldbrick_wanted)
-    set(coldbrick_wanted core files sheet)
+if(NOT coldbrick_wanted) # all that were built
+    foreach(coldbrick_component core files sheet)
+        if(EXISTS ${CMAKE_CURRENT_LIST_DIR}/coldbrick-${coldbrick_component}.cmake)
+            list(APPEND coldbrick_wanted ${coldbrick_component})
+        endif()
+    endforeach()
 endif()
 list(PREPEND coldbrick_wanted core)
 list(REMOVE_DUPLICATES coldbrick_wanted)

@@ -9,6 +9,8 @@
 #include <map>
 #include <regex>
 #include <set>
+#include <sstream>
+#include <vector>
 
 namespace coldbrick::test {
 
@@ -51,6 +53,41 @@ const std::map<std::string, std::string> public_layer{
     {"drawing", "drawing"},      {"files", "files"},        {"sheet", "sheet"},
 };
 
+/// The layers of the core, from bottom to top.
+const std::vector<std::string> core_layers{"base", "geometry", "raster", "paint", "image", "drawing"};
+
+/// Of each layer, the symbols that its object files define or need.
+using Symbols = std::map<std::string, std::set<std::string>>;
+
+Symbols symbols_of_objects(const std::string& which) {
+    Symbols result;
+    for (const std::string& layer : core_layers) {
+        const fs::path folder = fs::path(COLDBRICK_OBJECT_FOLDER) / ("coldbrick_" + layer + ".dir");
+        for (const auto& entry : fs::recursive_directory_iterator(folder)) {
+            if (entry.path().extension() != ".o") continue;
+            std::istringstream lines(
+                run_command("nm --format=just-symbols " + which + " '" + entry.path().string() + "'").output);
+            for (std::string symbol; std::getline(lines, symbol);) result[layer].insert(symbol);
+        }
+    }
+    return result;
+}
+
+/// The symbols that a layer needs and that only layers define that it may not know.
+std::vector<std::string> linked_upwards(const Symbols& defined, const Symbols& needed) {
+    std::vector<std::string> found;
+    for (const auto& [layer, symbols] : needed)
+        for (const std::string& symbol : symbols) {
+            bool in_allowed = false;
+            bool in_other = false;
+            for (const auto& [other, theirs] : defined)
+                if (theirs.contains(symbol))
+                    (allowed.at(layer).contains(other) ? in_allowed : in_other) = true;
+            if (in_other && !in_allowed) found.push_back(layer + " needs " + symbol);
+        }
+    return found;
+}
+
 /// What is wrong with the includes of a file in this layer.
 std::vector<std::string> offences(const std::string& layer, const std::string& text) {
     std::vector<std::string> found;
@@ -90,6 +127,18 @@ TEST(Layers, IncludesPointDownwardsAndTheCoreIsQuiet) {
             ++files;
         }
     EXPECT_GT(files, 100);
+}
+
+TEST(Layers, ObjectsNeedNoSymbolOfAHigherLayer) {
+    const Symbols planted{{"geometry", {"low"}}, {"raster", {"high"}}};
+    const Symbols planted_needs{{"geometry", {"low", "high", "elsewhere"}}, {"raster", {"low", "high"}}};
+    EXPECT_EQ(linked_upwards(planted, planted_needs), std::vector<std::string>{"geometry needs high"});
+
+    const Symbols defined = symbols_of_objects("--defined-only");
+    const Symbols needed = symbols_of_objects("--undefined-only");
+    ASSERT_EQ(defined.size(), core_layers.size());
+    EXPECT_GT(needed.at("image").size(), 100U);
+    for (const std::string& offence : linked_upwards(defined, needed)) ADD_FAILURE() << offence;
 }
 
 TEST(Layers, PublicHeadersPointDownwardsWithoutThirdParties) {

@@ -236,10 +236,9 @@ int report_unknown_command(const CLI::App& tool, const std::string& word) {
     std::vector<std::string> names;
     for (const CLI::App* const command : tool.get_subcommands({})) names.push_back(command->get_name());
     const std::vector<std::string_view> known(names.begin(), names.end());
-    const std::string_view meant = cb::base::nearest_word(word, known);
-    const std::string hint = meant.empty() ? "" : fmt::format("; did you mean \"{}\"?", meant);
-    return report(wrong_call, fmt::format("{} is no command{}\nThe commands are {}.",
-                                          cb::base::in_quotes(word), hint, fmt::join(known, ", ")));
+    return report(wrong_call,
+                  fmt::format("{} is no command{}\nThe commands are {}.", cb::base::in_quotes(word),
+                              cb::base::did_you_mean(word, known), fmt::join(known, ", ")));
 }
 
 int report_wrong_call(const CLI::App& tool, const CLI::ParseError& error) {

@@ -4,7 +4,7 @@
 
 #include <cstdint> // the enumeration's underlying type
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// A named place of a box: one of its corner pixels, the middle pixel of a side, or its centre pixel.
 /// Where a side has an even number of pixels, the middle is the one with the smaller coordinate.

@@ -4,7 +4,7 @@
 
 #include <compare> // angles have an order
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// An angle or a turn. 0 points to the right, and positive angles turn from there downwards, so clockwise on
 /// the screen: 90 degrees point down. Made by degrees(), radians() or a literal such as 30_deg. Angles beyond

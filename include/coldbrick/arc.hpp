@@ -10,7 +10,7 @@
 
 #include <cstdint> // radii of 32 bits
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// The part of an ellipse's outline that is seen from its centre within a sweep from a start, both ends
 /// included. Angles are true directions, before the ellipse is turned: a positive sweep runs from the right

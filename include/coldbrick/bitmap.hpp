@@ -10,7 +10,7 @@
 #include <string_view> // bitmaps are drawn in text
 #include <vector>      // the bits
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// An image of one bit a pixel: a mask, or a marker with two colours.
 class Bitmap {

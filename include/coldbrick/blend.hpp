@@ -4,7 +4,7 @@
 
 #include <cstdint> // the enumeration's underlying type
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// The operators and blend modes of the W3C recommendation Compositing and Blending Level 1, sections 9.1 and
 /// 10, with the paint as the source; then some for marking. Only a shape's own pixels change. Where a format

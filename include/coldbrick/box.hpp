@@ -7,7 +7,7 @@
 
 #include <cstdint> // Box holds 64-bit integers
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// A rectangle of whole pixels: a top-left pixel and an extent. It covers the columns [x, x + width) and the
 /// rows [y, y + height). A width or height of 0 is an empty box, which draws nothing.

@@ -4,7 +4,7 @@
 
 #include <cstdint> // the enumeration's underlying type
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// A channel of a pixel.
 enum class Channel : std::uint8_t { red, green, blue, alpha, gray };

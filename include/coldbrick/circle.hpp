@@ -8,7 +8,7 @@
 
 #include <cstdint> // Circle holds 32-bit integers
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// A circle about the centre of a pixel. Its outline runs through the pixel centres `radius` pixels to the
 /// left and right of, above and below the centre, so it is 2 * radius + 1 pixels wide and high.

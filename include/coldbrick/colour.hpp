@@ -4,7 +4,7 @@
 
 #include <cstdint> // channels of 8 bits
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 namespace detail {
 /// Throws ArgumentError: colour channel CHANNEL VALUE is outside 0..255.

@@ -8,7 +8,7 @@
 #include <cstdint> // seeds
 #include <vector>  // series of colours
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// Between two colours: `share` 0 is the first, 1 the second; each channel in proportion, rounded.
 /// @throws ArgumentError if the share is not in 0..1; likewise below.

@@ -7,7 +7,7 @@
 
 #include <cstdint> // alpha of 8 bits
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// Hue, saturation and lightness of a colour; alpha as in Colour.
 struct Hsl {

@@ -8,7 +8,7 @@
 #include <string>      // hex() returns text
 #include <string_view> // colours are read from text
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// The colour of a text: `#` and 3, 4, 6 or 8 hexadecimal digits (red, green, blue and perhaps alpha);
 /// `rgb(RED, GREEN, BLUE)` with numbers of 0..255 or percentages, `hsl(DEGREES, SATURATION, LIGHTNESS)` with

@@ -15,7 +15,7 @@
 #include <span>    // several channels
 #include <vector>  // several channels
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 // All of these look at the whole image, whatever its clip.
 

@@ -6,7 +6,7 @@
 
 #include <cstdint> // channels of 16 bits
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// Red, green, blue and alpha of 16 bits each; alpha 65535 is opaque.
 struct Colour16 {

@@ -9,7 +9,7 @@
 #include <cstdint> // offsets of 64 bits
 #include <vector>  // the points
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// A dot at every point. A stroke of width 1 paints the pixels themselves, a wider one discs of that width
 /// about them. Where dots overlap each pixel is painted once.

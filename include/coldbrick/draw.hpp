@@ -12,7 +12,7 @@
 
 #include <span> // many shapes at once
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// Makes every pixel in the view's clip this colour, alpha included: nothing is blended.
 void clear(const ImageView& view, const Colour& colour);

@@ -16,7 +16,7 @@
 #include <optional> // a shape may have a fill, a stroke or both
 #include <variant>  // items are shapes or pictures
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// A list of shapes and styles. Drawing it paints them in the order in which they were added.
 class Drawing {

@@ -9,7 +9,7 @@
 
 #include <cstdint> // radii of 32 bits
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// The ellipse that touches all four sides of a box of pixels, odd or even: its outline runs through the
 /// centres of the box's outermost pixels. It may be turned about the box's centre. A wide stroke has the same

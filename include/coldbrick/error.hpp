@@ -4,7 +4,7 @@
 
 #include <stdexcept> // Error derives from std::runtime_error
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// Any failure that Cold Brick reports. The text names the value at fault and the range it should lie in.
 class Error : public std::runtime_error {

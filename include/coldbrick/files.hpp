@@ -12,7 +12,7 @@
 #include <string_view> // names
 #include <vector>      // encoded files
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// The path of a file, as the system takes it: any text or std::filesystem::path becomes one. It does not
 /// copy what it is made from, which must outlive the call that it is for.

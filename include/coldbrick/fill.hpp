@@ -6,7 +6,7 @@
 #include <coldbrick/fill_rule.hpp>
 #include <coldbrick/paint.hpp>
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// Paints a closed shape's pixels: its outline at width 1 and all that lies within.
 struct Fill {

@@ -4,7 +4,7 @@
 
 #include <cstdint> // the enumerations' underlying type
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// Which of the areas that a polygon's rings enclose are inside.
 enum class FillRule : std::uint8_t {

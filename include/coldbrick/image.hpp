@@ -12,7 +12,7 @@
 #include <cstddef>  // bytes
 #include <optional> // most formats have no palette
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 class Image;
 

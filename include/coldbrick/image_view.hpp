@@ -13,7 +13,7 @@
 #include <span>        // rows
 #include <type_traits> // read-only views are made from writable ones
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 class Palette;
 

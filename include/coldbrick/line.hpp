@@ -8,7 +8,7 @@
 
 #include <cstdint> // offsets of 64 bits
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// The straight line between the centres of two pixels, both included. Its direction does not matter.
 struct Line {

@@ -4,7 +4,7 @@
 
 #include <cstdint> // the enumerations' underlying type
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// What lies beyond the ends of an open line of width 2 and up. Both end pixels belong to it with any cap.
 enum class Cap : std::uint8_t {

@@ -8,7 +8,7 @@
 
 #include <cstdint> // the zoom
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// How magnified() draws.
 struct Magnification {

@@ -12,7 +12,7 @@
 #include <array>   // histograms
 #include <cstdint> // counts
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 // All of these look at the whole image, whatever its clip, with its colours in 8 bits a channel.
 

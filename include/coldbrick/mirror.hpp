@@ -4,7 +4,7 @@
 
 #include <cstdint> // the enumeration's underlying type
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 // Turned, scaled and mirrored points are rounded to the nearest pixel, halves away from the fixed point, so
 // that what is symmetric about that point stays so.

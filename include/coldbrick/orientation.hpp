@@ -4,7 +4,7 @@
 
 #include <coldbrick/point.hpp>
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// Mirrored or not, then turned by quarters clockwise.
 struct Orientation {

@@ -14,7 +14,7 @@
 #include <cstddef>  // sizes of textures
 #include <optional> // options that are left out
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// How overlay() lays an image onto another.
 struct Overlay {

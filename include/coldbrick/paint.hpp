@@ -10,7 +10,7 @@
 #include <concepts> // the kinds of patterns
 #include <variant>  // colours and patterns
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// A colour of any depth or a pattern. Copying it copies no pattern.
 class Paint {

@@ -10,7 +10,7 @@
 #include <string_view> // palettes are read from text
 #include <vector>      // the entries
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// A list of 1 to 256 colours, which may have names. Buffers of the format indexed8 hold the entries'
 /// numbers.

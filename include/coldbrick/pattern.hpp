@@ -11,7 +11,7 @@
 #include <variant> // the kinds of patterns
 #include <vector>  // stops and pixels
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// What a pattern's coordinates are counted from.
 enum class PatternOrigin : std::uint8_t {

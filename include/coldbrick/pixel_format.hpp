@@ -7,7 +7,7 @@
 #include <cstdint>     // the enumerations' underlying type
 #include <string_view> // formats have names
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// The format of a buffer's pixels, named by its channels in the order of their bytes in memory. Alpha is
 /// straight: red, green and blue are not multiplied by it. Channels of 16 and 32 bits are in the machine's
@@ -96,7 +96,33 @@ namespace detail {
     return pixel_layouts[number];
 }
 
-static_assert(layout(PixelFormat::gray8).name == "gray8" && layout(PixelFormat::rgb8).name == "rgb8" &&
-              layout(PixelFormat::rgb565).name == "rgb565" && layout(PixelFormat::rgba32f).name == "rgba32f");
+namespace detail {
+
+/// True if the rows are in the order of the enumeration, and each of a pixel's bytes belongs to one channel,
+/// or to none where channels share them.
+constexpr bool layouts_are_complete() {
+    constexpr std::string_view names[] = {"gray8",  "gray16", "graya8",   "rgb8",    "bgr8",
+                                          "rgba8",  "bgra8",  "argb8",    "abgr8",   "rgb16",
+                                          "rgba16", "rgb565", "indexed8", "gray32f", "rgba32f"};
+    for (std::size_t i = 0; i < pixel_layouts.size(); ++i) {
+        const PixelLayout& pixel = pixel_layouts[i];
+        if (pixel.name != names[i]) return false;
+        const int channel = pixel.channel_bytes();
+        int covered = 0;
+        for (const int offset : {pixel.red, pixel.green, pixel.blue, pixel.alpha, pixel.gray}) {
+            if (offset == PixelLayout::none) continue;
+            if (channel == 0 || offset % channel != 0 || offset + channel > pixel.bytes) return false;
+            covered += channel;
+        }
+        if (channel != 0 && covered != pixel.bytes) return false;
+    }
+    return sizeof names / sizeof names[0] == pixel_layouts.size() &&
+           static_cast<std::size_t>(PixelFormat::rgba32f) + 1 == pixel_layouts.size();
+}
+
+} // namespace detail
+
+static_assert(detail::layouts_are_complete() && layout(PixelFormat::rgb565).name == "rgb565" &&
+              layout(PixelFormat::gray32f).name == "gray32f");
 
 } // namespace coldbrick

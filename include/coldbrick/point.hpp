@@ -4,7 +4,7 @@
 
 #include <cstdint> // Point and Size hold 32-bit integers
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// A pixel's position: x grows to the right, y grows down, (0, 0) is the top-left pixel of an image.
 /// Every 32-bit value is valid.

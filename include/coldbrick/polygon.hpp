@@ -12,7 +12,7 @@
 #include <utility> // rings are moved in
 #include <vector>  // rings of points
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// The area within one or more closed rings of vertices, which may cross themselves and each other and repeat
 /// vertices. A ring within another is a hole by the even-odd rule, and by the non-zero rule if it runs the

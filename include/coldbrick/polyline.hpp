@@ -11,7 +11,7 @@
 #include <cstdint> // offsets of 64 bits
 #include <vector>  // the points
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// The lines from each point to the next, and from the last one to the first if it is closed. A single point
 /// is one pixel; neighbours that are the same point count once.

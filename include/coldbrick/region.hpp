@@ -14,7 +14,7 @@
 #include <span>    // many regions
 #include <vector>  // the spans
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// A set of pixels with 32-bit coordinates, as runs in order: row by row and from left to right, none of
 /// which overlap or touch.

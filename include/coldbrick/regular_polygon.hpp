@@ -8,7 +8,7 @@
 
 #include <cstdint> // radii of 32 bits
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// The polygon with so many corners on a circle at equal angles. Each corner is rounded to the nearest pixel,
 /// halves away from the centre.

@@ -9,7 +9,7 @@
 #include <cstddef> // bytes
 #include <cstdint> // the enumerations' underlying type
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// How the pixels of a resized image are made. The centres of its pixels are spread evenly over the image.
 enum class Resampling : std::uint8_t {

@@ -8,7 +8,7 @@
 
 #include <cstdint> // a radius of 32 bits
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// A box whose corners are quarters of circles. A radius too large for the box counts as the largest that
 /// fits, so that the round ends of a box of any length need no arithmetic; radius 0 is the box itself.

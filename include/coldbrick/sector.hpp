@@ -10,7 +10,7 @@
 
 #include <cstdint> // radii of 32 bits
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// The part of an ellipse that is seen from its centre within a sweep from a start, both sides and the centre
 /// included. Angles are those of Arc; 360 degrees and more are the whole ellipse.

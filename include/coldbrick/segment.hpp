@@ -10,7 +10,7 @@
 
 #include <cstdint> // radii of 32 bits
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// The part of an ellipse between an arc and the chord that joins the arc's ends, the chord included. Angles
 /// are those of Arc; 360 degrees and more are the whole ellipse. A sweep so short that no pixel's centre lies

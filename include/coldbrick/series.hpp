@@ -5,7 +5,7 @@
 #include <cstdint> // the numbers
 #include <span>    // somebody else's array
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// Many shapes of one kind, as numbers that follow each other in somebody else's memory.
 struct Series {

@@ -18,7 +18,7 @@
 #include <cstddef>  // how many shapes there are
 #include <variant>  // Shape is one of several types
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 namespace detail {
 

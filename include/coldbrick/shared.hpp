@@ -4,7 +4,7 @@
 
 #include <cstddef> // counts
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 namespace detail {
 

@@ -14,7 +14,7 @@
 #include <string_view> // a sheet's text
 #include <type_traits> // what can load images
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// A value that replaces the one that a sheet's `let` gives to a name.
 struct Setting {
@@ -34,9 +34,9 @@ struct Sheet {
     [[nodiscard]] Image render(PixelFormat format = PixelFormat::rgba8) const;
 };
 
-/// Gives a sheet the images that it names: holds any function `Image load(const std::string& file, std::size_t
-/// most_bytes)`, where most_bytes is what the image's pixels may take, which throws Error if there is no such
-/// image.
+/// Gives a sheet the images that it names: holds any function `Image load(const std::string& file,
+/// std::size_t most_bytes)`, where most_bytes is what the image's pixels may take, which throws Error if
+/// there is no such image.
 class ImageLoader {
   public:
     /// None: there are no images.

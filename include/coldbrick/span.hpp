@@ -4,7 +4,7 @@
 
 #include <cstdint> // columns and rows
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// A horizontal run of pixels: row y, columns [x_begin, x_end). What every shape becomes before it is
 /// painted. The end has 64 bits, so that a run may reach the last 32-bit column.

@@ -9,7 +9,7 @@
 #include <cstdint> // widths of 32 bits
 #include <vector>  // lengths of dashes
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// What the lengths of dashes add up to at least, in pixels.
 constexpr double smallest_dash_sum = 0.125;

@@ -10,7 +10,7 @@
 #define COLDBRICK_VERSION_NUMBER                                                                             \
     (COLDBRICK_VERSION_MAJOR * 10000 + COLDBRICK_VERSION_MINOR * 100 + COLDBRICK_VERSION_PATCH)
 
-namespace coldbrick {
+namespace [[gnu::visibility("default")]] coldbrick {
 
 /// The version of the library that is linked, MAJOR.MINOR.PATCH. Another one than that of these headers is a
 /// mistake.

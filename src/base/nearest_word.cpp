@@ -48,6 +48,11 @@ std::string_view nearest_word(std::string_view word, std::span<const std::string
     return nearest;
 }
 
+std::string did_you_mean(std::string_view word, std::span<const std::string_view> known) {
+    const std::string_view meant = nearest_word(word, known);
+    return meant.empty() ? "" : fmt::format("; did you mean \"{}\"?", meant);
+}
+
 std::string list_of(std::span<const std::string_view> words) {
     constexpr std::size_t most = 10;
     std::string result;

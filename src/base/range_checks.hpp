@@ -6,7 +6,10 @@
 #include <cstdint>
 #include <string_view>
 
-namespace coldbrick::base {
+namespace coldbrick {
+
+// Exported, since components other than the core use it, too.
+namespace [[gnu::visibility("default")]] base {
 
 // Every draw call passes some of these: they are inlined.
 
@@ -41,4 +44,6 @@ inline void check_share(std::string_view name, double value) {
     if (!(value >= 0 && value <= 1)) throw_no_share(name, value); // so that NaN is refused, too
 }
 
-} // namespace coldbrick::base
+} // namespace base
+
+} // namespace coldbrick

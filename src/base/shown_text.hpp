@@ -6,7 +6,10 @@
 #include <string>
 #include <string_view>
 
-namespace coldbrick::base {
+namespace coldbrick {
+
+// Exported, since components other than the core use it, too.
+namespace [[gnu::visibility("default")]] base {
 
 /// How many bytes the text's first character takes in UTF-8: 1..4, or 0 if the bytes are not UTF-8 or there
 /// are none.
@@ -22,4 +25,6 @@ std::string shown(std::string_view text, std::size_t most = 60);
 /// The same between double quotes.
 std::string in_quotes(std::string_view text);
 
-} // namespace coldbrick::base
+} // namespace base
+
+} // namespace coldbrick

@@ -11,7 +11,10 @@
 #include <coldbrick/shape.hpp>
 #include <coldbrick/stroke.hpp>
 
-namespace coldbrick::image {
+namespace coldbrick {
+
+// Exported, since components other than the core use it, too.
+namespace [[gnu::visibility("default")]] image {
 
 // Every draw call passes some of these: what is short is inlined.
 
@@ -20,13 +23,18 @@ void check(const Dashes& dashes);
 
 [[noreturn]] void throw_mitre_below_1(double limit);
 
+/// Throws ArgumentError unless a mitre limit is 1 and up.
+inline void check_mitre_limit(double limit) {
+    if (!(limit >= 1)) throw_mitre_below_1(limit); // so that NaN is refused, too
+}
+
 /// Throws ArgumentError unless all values lie in the ranges that Stroke documents.
 inline void check(const Stroke& stroke) {
     base::check_range("stroke width", stroke.width, 1, base::last_coordinate);
     base::check_choice("cap", stroke.cap, Cap::round);
     base::check_choice("join", stroke.join, Join::round);
     base::check_choice("alignment", stroke.alignment, Alignment::outside);
-    if (!(stroke.mitre_limit >= 1)) throw_mitre_below_1(stroke.mitre_limit); // so that NaN is refused, too
+    check_mitre_limit(stroke.mitre_limit);
     if (!stroke.dashes.lengths.empty()) check(stroke.dashes);
 }
 
@@ -60,4 +68,6 @@ inline void check(const Blending& blending, PixelFormat format) {
     if (paint::is_for_bits(blending.mode)) check_has_bits(format);
 }
 
-} // namespace coldbrick::image
+} // namespace image
+
+} // namespace coldbrick

@@ -27,10 +27,10 @@ ConstantBlend::ConstantBlend(const Colour& colour, const RepeatedPixel& pattern,
 }
 
 void ConstantBlend::mix(std::byte* begin, std::size_t count) const {
-    has_avx2() ? mix_wide(begin, count) : mix_narrow(begin, count);
+    wide_vectors() ? mix_wide(begin, count) : mix_narrow(begin, count);
 }
 
-COLDBRICK_AVX2 void ConstantBlend::mix_wide(std::byte* at, std::size_t count) const {
+COLDBRICK_WIDE void ConstantBlend::mix_wide(std::byte* at, std::size_t count) const {
     mix_run(at, count);
 }
 
@@ -40,7 +40,8 @@ void ConstantBlend::mix_narrow(std::byte* at, std::size_t count) const {
 
 /// Block by block, then part by part.
 void ConstantBlend::mix_run(std::byte* at, std::size_t count) const {
-    const Shares shares = shares_; // in registers: the pixels could not be told from the members
+    // A copy: stores through std::byte* may alias members, which would be reloaded each time.
+    const Shares shares = shares_;
     for (; count >= block_bytes; count -= block_bytes, at += block_bytes) mix_parts<0, parts>(at, shares);
     if (count < lanes_bytes) return mix_rest<0>(at, count, shares);
     mix_parts<0, 1>(at, shares);

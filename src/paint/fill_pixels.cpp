@@ -17,7 +17,7 @@ template <std::size_t Width>
     RunWriter<Width>(pixel).write(Places<1>{begin}, bytes);
 }
 
-COLDBRICK_AVX2 void fill_avx2(std::byte* begin, std::size_t bytes, const RepeatedPixel& pixel) {
+COLDBRICK_WIDE void fill_wide(std::byte* begin, std::size_t bytes, const RepeatedPixel& pixel) {
     fill_by<32>(begin, bytes, pixel);
 }
 
@@ -30,7 +30,7 @@ void fill_pixels(std::byte* begin, std::size_t bytes, const PixelBytes& pixel, s
         return;
     }
     const RepeatedPixel repeated(pixel, pixel_bytes);
-    has_avx2() ? fill_avx2(begin, bytes, repeated) : fill_by<16>(begin, bytes, repeated);
+    wide_vectors() ? fill_wide(begin, bytes, repeated) : fill_by<16>(begin, bytes, repeated);
 }
 
 } // namespace coldbrick::paint

@@ -88,7 +88,7 @@ inline void Painter::replace_by(const Spans& spans) const {
 }
 
 template <class Spans>
-COLDBRICK_AVX2 void Painter::replace_avx2(const Spans& spans) const {
+COLDBRICK_WIDE void Painter::replace_wide(const Spans& spans) const {
     replace_by<32>(spans);
 }
 
@@ -102,7 +102,7 @@ void Painter::paint(std::span<const Span> spans) const {
     case Way::nothing: return;
     case Way::replace:
         if (!surface_.contiguous()) return replace_scattered(spans);
-        return has_avx2() ? replace_avx2(spans) : replace_narrow(spans);
+        return wide_vectors() ? replace_wide(spans) : replace_narrow(spans);
     case Way::mix: return mix(spans);
     case Way::general: return composite_all(spans);
     }
@@ -111,7 +111,7 @@ void Painter::paint(std::span<const Span> spans) const {
 void Painter::paint(std::span<const base::MirroredSpan> spans) const {
     if (way_ == Way::nothing) return;
     if (way_ == Way::replace && surface_.contiguous())
-        return has_avx2() ? replace_avx2(spans) : replace_narrow(spans);
+        return wide_vectors() ? replace_wide(spans) : replace_narrow(spans);
     std::array<Span, 64> batch;
     std::size_t count = 0;
     for (const base::MirroredSpan& span : spans) {

@@ -69,7 +69,7 @@ class Painter {
     template <std::size_t Width, class Spans>
     [[gnu::always_inline]] void replace_by(const Spans& spans) const;
     template <class Spans>
-    [[gnu::noinline]] void replace_avx2(const Spans& spans) const;
+    [[gnu::noinline]] void replace_wide(const Spans& spans) const;
     template <class Spans>
     [[gnu::noinline]] void replace_narrow(const Spans& spans) const;
     [[gnu::noinline]] void replace_scattered(std::span<const Span> spans) const;

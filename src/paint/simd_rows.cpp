@@ -1,12 +1,13 @@
 #include "paint/simd_rows.hpp"
 
+#include "base/contract.hpp"
 #include "paint/composite_colour.hpp"
 #include "paint/cpu_features.hpp"
 
 #include <cstring>
 #include <vector>
 
-#if defined(__x86_64__)
+#if defined(__x86_64__) && !defined(COLDBRICK_WIDE_EVERYWHERE)
 #include <immintrin.h>
 #endif
 
@@ -17,7 +18,7 @@ namespace {
 // Four pixels of four bytes.
 using Bytes [[gnu::vector_size(16)]] = std::uint8_t;
 using Lanes [[gnu::vector_size(16)]] = std::uint16_t;
-constexpr std::uint8_t none = 128; // no place in a vector: the instruction makes it 0
+constexpr std::uint8_t none = 128; // no place in a vector: PSHUFB writes 0 where an index has its top bit set
 
 Bytes vector_of(const std::array<std::uint8_t, 16>& bytes) {
     Bytes result;
@@ -26,12 +27,15 @@ Bytes vector_of(const std::array<std::uint8_t, 16>& bytes) {
 }
 
 /// Bytes of a vector in another order; those at places from 128 on are 0.
-COLDBRICK_AVX2 [[gnu::always_inline]] inline Bytes reordered(const Bytes& bytes, const Bytes& order) {
-#if defined(__x86_64__)
+COLDBRICK_WIDE [[gnu::always_inline]] inline Bytes reordered(const Bytes& bytes, const Bytes& order) {
+#if defined(__x86_64__) && !defined(COLDBRICK_WIDE_EVERYWHERE)
     return reinterpret_cast<Bytes>(
         _mm_shuffle_epi8(reinterpret_cast<__m128i>(bytes), reinterpret_cast<__m128i>(order)));
 #else
-    return __builtin_shuffle(bytes, order) & reinterpret_cast<Bytes>(order < none);
+    Bytes result;
+    for (std::size_t i = 0; i < sizeof result; ++i)
+        result[i] = order[i] < none ? bytes[order[i]] : std::uint8_t{0};
+    return result;
 #endif
 }
 
@@ -78,20 +82,28 @@ struct Orders {
     }
 };
 
+bool has_the_same_bytes(const PixelLayout& a, const PixelLayout& b) {
+    return a.kind == b.kind && a.bytes == b.bytes && a.red == b.red && a.green == b.green &&
+           a.blue == b.blue && a.alpha == b.alpha;
+}
+
 /// The orders of a layout, made once for all.
 const Orders& orders_of(const PixelLayout& wanted) {
-    constexpr std::size_t formats = static_cast<std::size_t>(PixelFormat::rgba32f) + 1;
+    constexpr std::size_t formats = pixel_layouts.size();
     static const std::vector<Orders> table = [] {
         std::vector<Orders> result;
         for (std::size_t i = 0; i < formats; ++i) result.emplace_back(layout(static_cast<PixelFormat>(i)));
         return result;
     }();
-    return table[static_cast<std::size_t>(&wanted - &layout(PixelFormat{}))];
+    std::size_t format = 0;
+    while (format < formats && !has_the_same_bytes(pixel_layouts[format], wanted)) ++format;
+    COLDBRICK_ENSURE(format < formats);
+    return table[format];
 }
 
 /// Shuffles the whole fours of pixels; returns how many that were.
 template <std::size_t From, std::size_t To>
-COLDBRICK_AVX2 std::size_t shuffle_fours(const std::byte* from, std::byte* to, std::size_t pixels,
+COLDBRICK_WIDE std::size_t shuffle_fours(const std::byte* from, std::byte* to, std::size_t pixels,
                                          const Bytes& order, const Bytes& opaque) {
     std::size_t done = 0;
     for (; done + pixels_needed<From> <= pixels; done += 4)
@@ -109,7 +121,7 @@ void lay_singly(std::span<const Colour> colours, std::byte* pixel, const Codec& 
 
 /// Composites the whole fours of colours; returns how many that were.
 template <std::size_t Each>
-COLDBRICK_AVX2 std::size_t lay_fours(std::span<const Colour> colours, std::byte* pixels, const Codec& codec) {
+COLDBRICK_WIDE std::size_t lay_fours(std::span<const Colour> colours, std::byte* pixels, const Codec& codec) {
     const Orders& orders = orders_of(*codec.layout);
     const Bytes colour_order = vector_of(orders.colours);
     const Bytes alpha_order = vector_of(orders.alphas);
@@ -168,7 +180,7 @@ Shuffle::Shuffle(const PixelLayout& from, const PixelLayout& to)
 void Shuffle::row(const std::byte* from, std::byte* to, std::size_t pixels) const {
     const auto fours = from_bytes_ == 4 ? (to_bytes_ == 4 ? shuffle_fours<4, 4> : shuffle_fours<4, 3>)
                                         : (to_bytes_ == 4 ? shuffle_fours<3, 4> : shuffle_fours<3, 3>);
-    std::size_t done = has_avx2() ? fours(from, to, pixels, vector_of(order_), vector_of(opaque_)) : 0;
+    std::size_t done = wide_vectors() ? fours(from, to, pixels, vector_of(order_), vector_of(opaque_)) : 0;
     for (; done < pixels; ++done)
         for (std::size_t i = 0; i < to_bytes_; ++i)
             to[done * to_bytes_ + i] =
@@ -178,7 +190,7 @@ void Shuffle::row(const std::byte* from, std::byte* to, std::size_t pixels) cons
 void lay_over_row(std::span<const Colour> colours, std::byte* pixels, const Codec& codec) {
     const auto bytes = static_cast<std::size_t>(codec.layout->bytes);
     std::size_t done = 0;
-    if (has_avx2())
+    if (wide_vectors())
         done = bytes == 4 ? lay_fours<4>(colours, pixels, codec) : lay_fours<3>(colours, pixels, codec);
     lay_singly(colours.subspan(done), pixels + done * bytes, codec);
 }

@@ -2,6 +2,8 @@
 /// A sheet's text, and errors that point into it.
 #pragma once
 
+#include <coldbrick/error.hpp>
+
 #include <cstddef>
 #include <string>
 #include <string_view>
@@ -35,5 +37,16 @@ inline std::size_t line_end_length(std::string_view text) {
 /// Throws SheetError: name:line:column: message, the line, and a caret under the place. What could steer a
 /// terminal is shown as \xNN, and long lines are cut.
 [[noreturn]] void fail(const Location& location, std::string_view message);
+
+/// Returns work(). What the library's own checks refuse in it, with ArgumentError, becomes a SheetError with
+/// this place.
+template <class Work>
+decltype(auto) at_place(const Location& location, Work work) {
+    try {
+        return work();
+    } catch (const ArgumentError& error) {
+        fail(location, error.what());
+    }
+}
 
 } // namespace coldbrick::sheet

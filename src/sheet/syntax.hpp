@@ -222,11 +222,13 @@ struct StrokeWords {
     ExpressionPtr offset; ///< null if it is left out
 };
 
+/// A shape as it is written.
+using ShapeForm = std::variant<DotsForm, LineForm, PathForm, BoxForm, CircleForm, EllipseForm, ArcForm,
+                               PolygonForm, RegularForm>;
+
 /// A shape and its style.
 struct ShapeStatement {
-    std::variant<DotsForm, LineForm, PathForm, BoxForm, CircleForm, EllipseForm, ArcForm, PolygonForm,
-                 RegularForm>
-        form;
+    ShapeForm form;
     std::optional<FillWords> fill;
     std::optional<StrokeWords> stroke;
 };
@@ -258,9 +260,12 @@ struct ImageStatement {
     BlendingWords blending;
 };
 
+using StatementForm =
+    std::variant<SheetStatement, LetStatement, PaletteStatement, ImageStatement, ShapeStatement>;
+
 struct Statement {
     Location location; ///< of its first word
-    std::variant<SheetStatement, LetStatement, PaletteStatement, ImageStatement, ShapeStatement> form;
+    StatementForm form;
 };
 
 } // namespace coldbrick::sheet

@@ -57,7 +57,8 @@ void TokenReader::skip_blanks() {
 }
 
 Token TokenReader::token(Token::Kind kind, std::size_t length) {
-    const Token result{kind, source_.text.substr(at_, length), {&source_, at_}};
+    const std::string_view text = source_.text.substr(at_, length);
+    const Token result{kind, text, {&source_, at_}, kind == Token::Kind::word ? word_of(text) : Word::none};
     at_ += length;
     goes_on_ = depth_ > 0 || result.is_symbol(',');
     return result;

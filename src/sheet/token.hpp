@@ -3,6 +3,7 @@
 #pragma once
 
 #include "sheet/source.hpp"
+#include "sheet/words.hpp"
 
 #include <cstddef>
 #include <cstdint>
@@ -24,8 +25,10 @@ struct Token {
     Kind kind;
     std::string_view text;
     Location location;
+    Word word; ///< none if it is no word, or one without a meaning of its own
 
-    [[nodiscard]] bool is_word(std::string_view word) const { return kind == Kind::word && text == word; }
+    /// True of a word without a meaning of its own.
+    [[nodiscard]] bool is_name() const { return kind == Kind::word && word == Word::none; }
     [[nodiscard]] bool is_symbol(char symbol) const { return kind == Kind::symbol && text[0] == symbol; }
     [[nodiscard]] bool ends_statement() const { return kind >= Kind::end_of_line; }
 };

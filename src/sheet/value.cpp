@@ -1,6 +1,6 @@
 #include "sheet/value.hpp"
 
-#include "base/limits.hpp"
+#include "base/range_checks.hpp"
 #include "base/shown_text.hpp"
 #include "sheet/words.hpp"
 
@@ -29,7 +29,7 @@ Overloaded(Functions...) -> Overloaded<Functions...>;
 std::string_view kind_name(const Value& value) {
     return std::visit(Overloaded{[](double) { return "a number"; }, [](const Position&) { return "a point"; },
                                  [](const Colour&) { return "a colour"; },
-                                 [](const Palette&) { return "a palette"; }},
+                                 [](const Shared<Palette>&) { return "a palette"; }},
                       value);
 }
 
@@ -99,7 +99,10 @@ class Evaluator {
     Value operator()(const Name& name) const {
         if (const auto found = names_.find(name.text); found != names_.end()) return found->second.value;
         if (const auto colour = css_colour(name.text)) return *colour;
-        if (name.text == "harbour") return default_palette();
+        if (name.text == "harbour") {
+            static const Shared<Palette> harbour = default_palette();
+            return harbour;
+        }
         fail(location_,
              fmt::format("{} is neither defined above nor the name of a colour", base::in_quotes(name.text)));
     }
@@ -110,8 +113,8 @@ class Evaluator {
 
     Value operator()(const Member& member) const {
         const Value whole = evaluate(*member.whole, names_);
-        if (const auto* const palette = std::get_if<Palette>(&whole)) {
-            if (const auto colour = palette->find(member.name)) return *colour;
+        if (const auto* const palette = std::get_if<Shared<Palette>>(&whole)) {
+            if (const auto colour = (*palette)->find(member.name)) return *colour;
             fail(location_, fmt::format("the palette has no colour {}", base::in_quotes(member.name)));
         }
         const auto* const point = std::get_if<Position>(&whole);
@@ -131,11 +134,7 @@ class Evaluator {
             fail(location_,
                  fmt::format("{}() has {} values, not {}{}", function.name, count, function.least,
                              function.most > function.least ? fmt::format(" or {}", function.most) : ""));
-        try {
-            return result_of(call);
-        } catch (const ArgumentError& error) {
-            fail(location_, error.what());
-        }
+        return at_place(location_, [&] { return result_of(call); });
     }
 
     Value operator()(const Negation& negation) const {
@@ -200,20 +199,18 @@ std::int32_t pixels(const Expression& expression, const Definitions& names, std:
     fail(expression.location, fmt::format("expected a number for the {}, not {}", what, kind_name(value)));
 }
 
-double number(const Expression& expression, const Definitions& names, std::string_view what, double low) {
+double number(const Expression& expression, const Definitions& names, std::string_view what) {
     const Value value = evaluate(expression, names);
     const auto* const result = std::get_if<double>(&value);
     if (result == nullptr)
         fail(expression.location,
              fmt::format("expected a number for the {}, not {}", what, kind_name(value)));
-    if (*result < low) fail(expression.location, fmt::format("{} {} is below {}", what, *result, low));
     return *result;
 }
 
 double share(const Expression& expression, const Definitions& names, std::string_view what) {
     const double result = number(expression, names, what);
-    if (result < 0 || result > 1)
-        fail(expression.location, fmt::format("{} {} is outside 0..1", what, result));
+    at_place(expression.location, [&] { base::check_share(what, result); });
     return result;
 }
 
@@ -222,10 +219,10 @@ Point pixel(const Expression& expression, const Definitions& names) {
     const auto* const point = std::get_if<Position>(&value);
     if (point == nullptr)
         fail(expression.location, fmt::format("expected a point (x, y), not {}", kind_name(value)));
-    constexpr std::int32_t low = base::first_coordinate;
-    constexpr std::int32_t high = base::last_coordinate;
-    return {whole(expression.location, "x", point->x, low, high),
-            whole(expression.location, "y", point->y, low, high)};
+    const auto coordinate = [&](std::string_view axis, double place) {
+        return whole(expression.location, axis, place, base::first_coordinate, base::last_coordinate);
+    };
+    return {coordinate("x", point->x), coordinate("y", point->y)};
 }
 
 } // namespace coldbrick::sheet

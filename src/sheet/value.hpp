@@ -2,15 +2,16 @@
 /// What expressions amount to.
 #pragma once
 
+#include "base/limits.hpp"
 #include "sheet/source.hpp"
 #include "sheet/syntax.hpp"
 
 #include <coldbrick/colour.hpp>
 #include <coldbrick/palette.hpp>
 #include <coldbrick/point.hpp>
+#include <coldbrick/shared.hpp>
 
 #include <cstdint>
-#include <limits>
 #include <map>
 #include <string>
 #include <string_view>
@@ -26,7 +27,7 @@ struct Position {
     friend bool operator==(const Position&, const Position&) = default;
 };
 
-using Value = std::variant<double, Position, Colour, Palette>;
+using Value = std::variant<double, Position, Colour, Shared<Palette>>;
 
 /// A name's value and where it was defined.
 struct Definition {
@@ -49,11 +50,10 @@ double share(const Expression& expression, const Definitions& names, std::string
 /// @param what the message's name for it.
 /// @throws SheetError if it is no number or rounds to one outside low..high.
 std::int32_t pixels(const Expression& expression, const Definitions& names, std::string_view what,
-                    std::int32_t low, std::int32_t high);
+                    std::int32_t low, std::int32_t high = base::last_coordinate);
 
-/// The number as it is. @throws SheetError if it is none or below `low`.
-double number(const Expression& expression, const Definitions& names, std::string_view what,
-              double low = std::numeric_limits<double>::lowest());
+/// The number as it is. @throws SheetError if it is none.
+double number(const Expression& expression, const Definitions& names, std::string_view what);
 
 /// The position rounded to a pixel, halves to the right and down.
 /// @throws SheetError if it is no point or lies outside the 32-bit coordinates.

@@ -1,40 +1,109 @@
 /// @file
-/// The words that have a meaning of their own in sheets.
+/// The words that have a meaning of their own in sheets: all that the parser takes, messages name and the
+/// manual explains.
 #pragma once
 
 #include <coldbrick/anchor.hpp>
 #include <coldbrick/blend.hpp>
 #include <coldbrick/line_style.hpp>
-#include <coldbrick/paint.hpp>
+#include <coldbrick/pattern.hpp>
 
-#include <algorithm>
 #include <array>
 #include <cstddef>
+#include <cstdint>
 #include <span>
 #include <string_view>
 
 namespace coldbrick::sheet {
 
-/// The words that begin a statement.
-inline constexpr auto first_words =
-    std::to_array<std::string_view>({"sheet", "let", "palette", "image", "dots", "line", "path", "arc", "box",
-                                     "circle", "ellipse", "sector", "segment", "polygon", "star"});
+/// The words, each by its own name. None of them can be the name of a value.
+enum class Word : std::uint8_t {
+    // These begin a statement.
+    sheet,
+    let,
+    palette,
+    image,
+    dots,
+    line,
+    path,
+    arc,
+    box,
+    circle,
+    ellipse,
+    sector,
+    segment,
+    polygon,
+    star,
+    // These cannot.
+    on,
+    at,
+    to,
+    radius,
+    radii,
+    size,
+    rounded,
+    turned,
+    from,
+    sweep,
+    corners,
+    tips,
+    notch,
+    ring,
+    closed,
+    fill,
+    nonzero,
+    tiling,
+    stroke,
+    cap,
+    join,
+    limit,
+    inside,
+    outside,
+    dashes,
+    offset,
+    along,
+    around,
+    hatch,
+    spacing,
+    wide,
+    opacity,
+    blend,
+    anchor,
+    cover,
+    mirrored,
+    key,
+    none, ///< a word without a meaning of its own
+};
 
-/// The other words with a meaning of their own, which cannot be names either.
-inline constexpr auto further_words = std::to_array<std::string_view>(
-    {"on",      "at",     "to",      "radius",   "radii", "size",    "rounded", "turned",
-     "from",    "sweep",  "corners", "tips",     "notch", "ring",    "closed",  "fill",
-     "nonzero", "tiling", "stroke",  "cap",      "join",  "limit",   "inside",  "outside",
-     "dashes",  "offset", "along",   "around",   "hatch", "spacing", "wide",    "opacity",
-     "blend",   "anchor", "cover",   "mirrored", "key"});
+inline constexpr std::size_t statement_count = static_cast<std::size_t>(Word::on);
 
-inline bool contains(std::span<const std::string_view> words, std::string_view word) {
-    return std::ranges::find(words, word) != words.end();
+/// The words as they are written, in the order of the enumeration.
+inline constexpr auto word_texts = std::to_array<std::string_view>(
+    {"sheet",  "let",     "palette", "image",   "dots",    "line",     "path",   "arc",     "box",
+     "circle", "ellipse", "sector",  "segment", "polygon", "star",     "on",     "at",      "to",
+     "radius", "radii",   "size",    "rounded", "turned",  "from",     "sweep",  "corners", "tips",
+     "notch",  "ring",    "closed",  "fill",    "nonzero", "tiling",   "stroke", "cap",     "join",
+     "limit",  "inside",  "outside", "dashes",  "offset",  "along",    "around", "hatch",   "spacing",
+     "wide",   "opacity", "blend",   "anchor",  "cover",   "mirrored", "key"});
+static_assert(word_texts.size() == static_cast<std::size_t>(Word::none) &&
+              word_texts[static_cast<std::size_t>(Word::star)] == "star" &&
+              word_texts[static_cast<std::size_t>(Word::key)] == "key");
+
+constexpr std::string_view text_of(Word word) {
+    return word_texts[static_cast<std::size_t>(word)];
 }
 
-/// True if the word has a meaning of its own.
-inline bool is_reserved(std::string_view word) {
-    return contains(first_words, word) || contains(further_words, word);
+/// The texts of the words that begin a statement.
+constexpr std::span<const std::string_view> statement_texts() {
+    return std::span(word_texts).first(statement_count);
+}
+
+/// The word with this text, or none.
+Word word_of(std::string_view text);
+
+/// True if the word cannot begin a statement: its line goes on with the one before.
+constexpr bool continues_statement(Word word) {
+    return word >= Word::on && word != Word::none;
 }
 
 /// A name that a bracket makes a function, and how many values it takes.

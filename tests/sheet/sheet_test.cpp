@@ -140,11 +140,12 @@ star at (30, 20) radius 9 notch 4 tips 5 turned 36       fill red
             "arc at (1, 1) width 3",
             "15: expected \"radius\" or \"radii\", found \"width\"\narc at (1, 1) width 3\n              ^"),
         fault("line (0, 0) to (1, 1) stroke red inside",
-              "23: this shape has no inside: its stroke is centred\nline (0, 0) to (1, 1) stroke red inside\n"
+              "23: dots, lines, polylines and arcs have no inside: their strokes are centred\nline (0, 0) to "
+              "(1, 1) stroke red inside\n"
               "                      ^"),
         fault("dots (0, 0) stroke red dashes 1, -2",
-              "34: dash length -2 is below 0\ndots (0, 0) stroke red dashes 1, -2\n"
-              "                                 ^"),
+              "31: dash length -2 is below 0\ndots (0, 0) stroke red dashes 1, -2\n"
+              "                              ^"),
         fault("dots (0, 0) stroke red dashes 0, 0",
               "31: dash lengths that add up to 0 are below 0.125\ndots (0, 0) stroke red dashes 0, 0\n"
               "                              ^"),
@@ -312,13 +313,13 @@ TEST(Sheet, FaultsAreToldWithTheirPlace) {
          "quay.brick:2:39: opacity 1.5 is outside 0..1\nbox (1, 1) to (2, 2) fill red opacity 1.5\n"
          "                                      ^"},
         {"sheet 9 x 9\nbox (1, 1) to (2, 2) fill along (1, 1) to (1, 1) red, blue",
-         "quay.brick:2:43: this is where the gradient begins: it has no direction\n"
+         "quay.brick:2:43: a gradient from (1, 1) to the same point has no direction\n"
          "box (1, 1) to (2, 2) fill along (1, 1) to (1, 1) red, blue\n"
          "                                          ^"},
         {"sheet 9 x 9\nbox (1, 1) to (2, 2) fill along (1, 1) to (1, 2) red at 0.7, blue at 0.5",
-         "quay.brick:2:70: this stop at 0.5 follows one at 0.7\n"
+         "quay.brick:2:43: a gradient's stop at 0.5 follows one at 0.7\n"
          "box (1, 1) to (2, 2) fill along (1, 1) to (1, 2) red at 0.7, blue at 0.5\n"
-         "                                                                     ^"},
+         "                                          ^"},
         {"let a = (1, 2",
          "quay.brick:1:14: expected \")\", found the end of the line\nlet a = (1, 2\n             ^"},
         {"let é = 1", "quay.brick:1:5: no statement or expression has the character \"é\"\nlet é = 1\n    ^"},
@@ -328,7 +329,8 @@ TEST(Sheet, FaultsAreToldWithTheirPlace) {
                                                "end of the line\nline (0, 0) to (1, 1)\n"
                                                "                     ^"},
         {"sheet 9 x 9\nline (0, 0) to (1, 1) fill red",
-         "quay.brick:2:23: this shape has no inside to fill: use stroke\nline (0, 0) to (1, 1) fill red\n"
+         "quay.brick:2:23: dots, lines, polylines and arcs have no inside to fill: use a stroke\nline (0, 0) "
+         "to (1, 1) fill red\n"
          "                      ^"},
         {"sheet 9 x 9\nline 5 to (1, 1) stroke red",
          "quay.brick:2:6: expected a point (x, y), not a number\nline 5 to (1, 1) stroke red\n     ^"},
@@ -376,8 +378,9 @@ TEST(Sheet, FaultsAreToldWithTheirPlace) {
          "quay.brick:2:30: expected a number for the mitre limit, not a colour\npath (1, 1) stroke red limit "
          "red\n"
          "                             ^"},
-        {"sheet 9 x 9\npath (1, 1) fill red", "quay.brick:2:13: this shape has no inside to fill: use "
-                                              "stroke\npath (1, 1) fill red\n            ^"},
+        {"sheet 9 x 9\npath (1, 1) fill red",
+         "quay.brick:2:13: dots, lines, polylines and arcs have no inside to fill: use a stroke\n"
+         "path (1, 1) fill red\n            ^"},
         {"sheet 9 x 9\npolygon fill red",
          "quay.brick:2:9: expected " + expected_words + ", found \"fill\"\npolygon fill red\n        ^"},
     };
@@ -390,11 +393,11 @@ TEST(Sheet, FaultsInSettingsAreTold) {
         {[&] {
              (void)read(text, {{"q", "1"}});
          },
-         "quay.brick: no let defines \"q\", which is to be set; the sheet defines c, r"},
+         "quay.brick: no let defines \"q\", which is to be set: the sheet defines c, r"},
         {[] {
              (void)read("sheet 9 x 9", {{"q", "1"}});
          },
-         "quay.brick: no let defines \"q\", which is to be set; the sheet defines nothing"},
+         "quay.brick: no let defines \"q\", which is to be set: the sheet defines nothing"},
         {[&] {
              (void)read(text, {{"r", "1 +"}});
          },
@@ -476,9 +479,8 @@ TEST(Sheet, WhatTheLibraryRefusesHasItsPlace) {
         {[] {
              (void)read("sheet 9 x 9\nlet radius_of_light = 4", {{"radius_of_lihgt", "7"}});
          },
-         "quay.brick: no let defines \"radius_of_lihgt\", which is to be set; did you mean "
-         "\"radius_of_light\"? the "
-         "sheet defines radius_of_light"},
+         "quay.brick: no let defines \"radius_of_lihgt\", which is to be set: the sheet defines "
+         "radius_of_light; did you mean \"radius_of_light\"?"},
         {[] { (void)read("sheet 2147483647 x 2147483647").render(PixelFormat::rgba32f); },
          "quay.brick:1:1: an image of 2147483647 x 2147483647 rgba32f pixels exceeds the address space"},
     });

@@ -1,0 +1,215 @@
+#include "sheet/statement_parser.hpp"
+
+#include "base/nearest_word.hpp"
+
+#include <string>
+#include <utility>
+
+namespace coldbrick::sheet {
+
+std::optional<Statement> StatementParser::next() {
+    while (cursor_.next().kind == Token::Kind::end_of_line) cursor_.take();
+    if (cursor_.next().kind == Token::Kind::end_of_sheet) return std::nullopt;
+    const Location location = cursor_.next().location;
+    Statement result{location, statement_form()};
+    cursor_.expect_end();
+    return result;
+}
+
+/// The rule of each word that begins a statement.
+StatementForm StatementParser::statement_form() {
+    if (cursor_.next().word >= Word::on) fail_unknown_statement();
+    switch (cursor_.take().word) {
+    case Word::sheet: return sheet_statement();
+    case Word::let: return let_statement();
+    case Word::palette: return palette_statement();
+    case Word::image: return image_statement();
+    case Word::dots: return styled(DotsForm{expressions_.list()});
+    case Word::line: return styled(line_form());
+    case Word::path: return styled(path_form());
+    case Word::arc: return styled(arc_form(ArcForm::Kind::arc));
+    case Word::box: return styled(box_form());
+    case Word::circle: return styled(circle_form());
+    case Word::ellipse: return styled(EllipseForm{oval_form(false)});
+    case Word::sector: return styled(arc_form(ArcForm::Kind::sector));
+    case Word::segment: return styled(arc_form(ArcForm::Kind::segment));
+    case Word::polygon: return styled(polygon_form());
+    default: return styled(regular_form(Word::tips, true)); // a star
+    }
+}
+
+ShapeStatement StatementParser::styled(ShapeForm form) {
+    ShapeStatement result{std::move(form), std::nullopt, std::nullopt};
+    styles_.style(result);
+    return result;
+}
+
+void StatementParser::fail_unknown_statement() const {
+    const bool is_word = cursor_.next().kind == Token::Kind::word;
+    const std::string guess = is_word ? base::did_you_mean(cursor_.next().text, statement_texts()) : "";
+    cursor_.fail_expecting(fmt::format("a statement ({})", TokenCursor::joined(statement_texts())), guess);
+}
+
+SheetStatement StatementParser::sheet_statement() {
+    SheetStatement result;
+    result.width = expressions_.expression();
+    cursor_.expect_times();
+    result.height = expressions_.expression();
+    if (cursor_.take(Word::on)) result.ground = expressions_.expression();
+    return result;
+}
+
+LetStatement StatementParser::let_statement() {
+    const Token defined = cursor_.name();
+    cursor_.expect_symbol('=');
+    return {std::string(defined.text), defined.location, expressions_.expression()};
+}
+
+PaletteStatement StatementParser::palette_statement() {
+    const Token defined = cursor_.name();
+    PaletteStatement result{std::string(defined.text), defined.location, {}};
+    do {
+        const Token entry = cursor_.name();
+        result.entries.push_back({std::string(entry.text), expressions_.expression()});
+    } while (cursor_.take_symbol(','));
+    return result;
+}
+
+ImageStatement StatementParser::image_statement() {
+    if (cursor_.next().kind != Token::Kind::text)
+        cursor_.fail_expecting("the image's file between double quotes");
+    const Token file = cursor_.take();
+    ImageStatement result;
+    result.file = file.text.substr(1, file.text.size() - 2);
+    result.file_location = file.location;
+    cursor_.expect(Word::at);
+    result.at = expressions_.expression();
+    WordsBefore before;
+    while (!cursor_.at_end()) image_words(result, before);
+    return result;
+}
+
+void StatementParser::image_words(ImageStatement& image, WordsBefore& before) {
+    if (cursor_.take_once(before, Word::anchor)) {
+        image.anchor = cursor_.choice<Anchor>(anchors);
+    } else if (cursor_.take_once(before, Word::size)) {
+        image.width = expressions_.expression();
+        cursor_.expect_times();
+        image.height = expressions_.expression();
+    } else if (cursor_.take_once(before, Word::inside, "way to fit the size")) {
+        image.fit = Fit::inside;
+    } else if (cursor_.take_once(before, Word::cover, "way to fit the size")) {
+        image.fit = Fit::cover;
+    } else if (cursor_.take_once(before, Word::mirrored)) {
+        image.mirrored = true;
+    } else if (cursor_.take_once(before, Word::turned)) {
+        image.turn = expressions_.expression();
+    } else if (cursor_.take_once(before, Word::key)) {
+        image.key = expressions_.expression();
+    } else if (!styles_.take_blending(image.blending, before)) {
+        cursor_.fail_expecting({Word::anchor, Word::size, Word::inside, Word::cover, Word::mirrored,
+                                Word::turned, Word::key, Word::opacity, Word::blend});
+    }
+}
+
+LineForm StatementParser::line_form() {
+    LineForm result;
+    result.from = expressions_.expression();
+    cursor_.expect(Word::to);
+    result.to = expressions_.expression();
+    return result;
+}
+
+Frame StatementParser::frame() {
+    Frame result;
+    result.corner = expressions_.expression();
+    if (cursor_.take(Word::to)) {
+        result.opposite = expressions_.expression();
+        return result;
+    }
+    if (!cursor_.take(Word::size))
+        cursor_.fail_expecting("\"to\" and the opposite corner, or \"size\" and width x height");
+    result.width = expressions_.expression();
+    cursor_.expect_times();
+    result.height = expressions_.expression();
+    return result;
+}
+
+BoxForm StatementParser::box_form() {
+    BoxForm result{frame(), nullptr};
+    if (cursor_.take(Word::rounded)) result.radius = expressions_.expression();
+    return result;
+}
+
+OvalForm StatementParser::oval_form(bool may_be_circle) {
+    OvalForm result;
+    if (!cursor_.take(Word::at)) {
+        result.frame = frame();
+    } else {
+        result.centre = expressions_.expression();
+        if (may_be_circle && cursor_.take(Word::radius)) {
+            result.across = expressions_.expression();
+        } else {
+            if (!cursor_.take(Word::radii))
+                cursor_.fail_expecting(may_be_circle ? "\"radius\" or \"radii\"" : "\"radii\"");
+            result.across = expressions_.expression();
+            cursor_.expect_times();
+            result.down = expressions_.expression();
+        }
+    }
+    result.turn = expressions_.after(Word::turned);
+    return result;
+}
+
+ArcForm StatementParser::arc_form(ArcForm::Kind kind) {
+    ArcForm result{kind, oval_form(true), nullptr, nullptr};
+    cursor_.expect(Word::from);
+    result.start = expressions_.expression();
+    cursor_.expect(Word::sweep);
+    result.sweep = expressions_.expression();
+    return result;
+}
+
+CircleForm StatementParser::circle_form() {
+    CircleForm result;
+    cursor_.expect(Word::at);
+    result.centre = expressions_.expression();
+    cursor_.expect(Word::radius);
+    result.radius = expressions_.expression();
+    return result;
+}
+
+PathForm StatementParser::path_form() {
+    PathForm result;
+    result.points = expressions_.list();
+    result.closed = cursor_.take(Word::closed);
+    return result;
+}
+
+ShapeForm StatementParser::polygon_form() {
+    if (cursor_.next().word == Word::at) {
+        return regular_form(Word::corners, false);
+    }
+    PolygonForm result;
+    do result.rings.push_back(expressions_.list());
+    while (cursor_.take(Word::ring));
+    return result;
+}
+
+RegularForm StatementParser::regular_form(Word count_word, bool is_star) {
+    RegularForm result;
+    cursor_.expect(Word::at);
+    result.centre = expressions_.expression();
+    cursor_.expect(Word::radius);
+    result.radius = expressions_.expression();
+    if (is_star) {
+        cursor_.expect(Word::notch);
+        result.notch = expressions_.expression();
+    }
+    cursor_.expect(count_word);
+    result.count = expressions_.expression();
+    result.turn = expressions_.after(Word::turned);
+    return result;
+}
+
+} // namespace coldbrick::sheet

@@ -1,0 +1,36 @@
+/// @file
+/// What shapes and images are painted with.
+#pragma once
+
+#include "sheet/expression_parser.hpp"
+#include "sheet/syntax.hpp"
+#include "sheet/token_cursor.hpp"
+
+#include <vector>
+
+namespace coldbrick::sheet {
+
+class StyleParser {
+  public:
+    /// @param cursor,expressions outlive the parser
+    StyleParser(TokenCursor& cursor, ExpressionParser& expressions)
+        : cursor_(cursor), expressions_(expressions) {}
+
+    /// A fill, a stroke or both, up to the end of the statement.
+    void style(ShapeStatement& shape);
+
+    /// Takes a word of blending and what follows it, if there is one.
+    bool take_blending(BlendingWords& blending, WordsBefore& before);
+
+  private:
+    PaintWords paint_words();
+    std::vector<StopWords> stops();
+    HatchWords hatch_words();
+    FillWords fill_words(const Location& location);
+    StrokeWords stroke_words(const Location& location);
+
+    TokenCursor& cursor_;
+    ExpressionParser& expressions_;
+};
+
+} // namespace coldbrick::sheet

@@ -1,32 +1,32 @@
-# The target check_sources: clang-format over all sources and clang-tidy over the library and the tool. Each file is
-# checked again only when it or a header has changed.
+# The target check_sources: clang-format over all sources, and clang-tidy over the library, the tool and the examples. A
+# layer is one source here (COLDBRICK_UNITY), and is looked at again only when it was compiled again.
 find_program(CLANG_FORMAT clang-format REQUIRED)
 find_program(CLANG_TIDY clang-tidy REQUIRED)
 
-file(GLOB_RECURSE headers CONFIGURE_DEPENDS include/*.hpp src/*.hpp apps/*.hpp)
-file(GLOB_RECURSE tidied CONFIGURE_DEPENDS src/*.cpp apps/*.cpp examples/*.cpp)
-file(GLOB_RECURSE formatted CONFIGURE_DEPENDS tests/*.cpp tests/*.hpp benchmarks/*.cpp benchmarks/*.hpp)
-list(APPEND formatted ${headers} ${tidied})
+set(stamps ${PROJECT_BINARY_DIR}/checked)
+file(MAKE_DIRECTORY ${stamps})
 
-set(stamps "")
-foreach(source IN LISTS formatted)
-    file(RELATIVE_PATH name ${PROJECT_SOURCE_DIR} ${source})
-    set(stamp ${PROJECT_BINARY_DIR}/checked/${name}.format)
-    cmake_path(GET stamp PARENT_PATH folder)
-    file(MAKE_DIRECTORY ${folder})
-    add_custom_command(OUTPUT ${stamp}
-        COMMAND ${CLANG_FORMAT} --dry-run --Werror ${source}
-        COMMAND ${CMAKE_COMMAND} -E touch ${stamp}
-        DEPENDS ${source} ${PROJECT_SOURCE_DIR}/.clang-format COMMENT "" VERBATIM)
-    list(APPEND stamps ${stamp})
+file(GLOB_RECURSE formatted CONFIGURE_DEPENDS include/*.hpp src/*.[ch]pp apps/*.[ch]pp tests/*.[ch]pp benchmarks/*.[ch]pp
+    examples/*.cpp)
+add_custom_command(OUTPUT ${stamps}/format
+    COMMAND ${CLANG_FORMAT} --dry-run --Werror ${formatted}
+    COMMAND ${CMAKE_COMMAND} -E touch ${stamps}/format
+    DEPENDS ${formatted} ${PROJECT_SOURCE_DIR}/.clang-format COMMENT "Checking the sources' form" VERBATIM)
+set(checked ${stamps}/format)
+
+# add_tidy(TARGET SOURCE)
+function(add_tidy target source)
+    add_custom_command(OUTPUT ${stamps}/${target}
+        COMMAND ${CLANG_TIDY} -p ${PROJECT_BINARY_DIR} --quiet --checks=-bugprone-suspicious-include ${source}
+        COMMAND ${CMAKE_COMMAND} -E touch ${stamps}/${target}
+        DEPENDS $<TARGET_OBJECTS:${target}> ${PROJECT_SOURCE_DIR}/.clang-tidy COMMENT "Checking ${target}" VERBATIM)
+    set(checked ${checked} ${stamps}/${target} PARENT_SCOPE)
+endfunction()
+foreach(layer base geometry raster paint image drawing files sheet)
+    add_tidy(coldbrick_${layer} ${PROJECT_BINARY_DIR}/src/CMakeFiles/coldbrick_${layer}.dir/Unity/unity_0_cxx.cxx)
 endforeach()
-foreach(source IN LISTS tidied)
-    file(RELATIVE_PATH name ${PROJECT_SOURCE_DIR} ${source})
-    set(stamp ${PROJECT_BINARY_DIR}/checked/${name}.tidy)
-    add_custom_command(OUTPUT ${stamp}
-        COMMAND ${CLANG_TIDY} -p ${PROJECT_BINARY_DIR} --quiet --extra-arg=-Wno-unknown-warning-option ${source}
-        COMMAND ${CMAKE_COMMAND} -E touch ${stamp}
-        DEPENDS ${source} ${headers} ${PROJECT_SOURCE_DIR}/.clang-tidy COMMENT "Checking ${name}" VERBATIM)
-    list(APPEND stamps ${stamp})
+add_tidy(coldbrick_tool ${PROJECT_BINARY_DIR}/apps/coldbrick/CMakeFiles/coldbrick_tool.dir/Unity/unity_0_cxx.cxx)
+foreach(example own_buffer compose)
+    add_tidy(${example} ${PROJECT_SOURCE_DIR}/examples/${example}.cpp)
 endforeach()
-add_custom_target(check_sources DEPENDS ${stamps})
+add_custom_target(check_sources DEPENDS ${checked})

@@ -36,7 +36,7 @@ constexpr Uint128 uint128_max = ~Uint128{0};
 // A box's far side, and its centre in half pixels: 2 x + width.
 static_assert(3 * Int128{furthest_box} <= int64_max);
 // A box grown by half of a pen's width, and by a rounded box's double size in half pixels.
-static_assert(Int128{furthest_box} + widest_pen + 2 * largest_rounded_box <= int64_max);
+static_assert(Int128{furthest_box} + widest_pen + 2 * Int128{largest_rounded_box} <= int64_max);
 // What lies beyond all pixels is further than a shape's own reach and a pen's together, in half pixels, too.
 static_assert(2 * (coordinates + largest_ellipse + widest_pen) < beyond_all_pixels);
 // The square of a radius and of a pen's width.

@@ -3,7 +3,6 @@
 #include "base/range_checks.hpp"
 #include "paint/channel_depth.hpp"
 
-#include <coldbrick/colour_mixing.hpp>
 #include <coldbrick/colour_space.hpp>
 
 #include <algorithm>

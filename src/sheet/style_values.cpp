@@ -33,13 +33,13 @@ struct PaintMaker {
     Paint operator()(const AlongWords& words) const {
         LinearGradient gradient{pixel(*words.from, names), pixel(*words.to, names),
                                 stops_of(words.stops, names)};
-        return at_place(words.to->location, [&] { return Paint(std::move(gradient)); });
+        return at_place(words.to->location, [&] { return Paint(Pattern(std::move(gradient))); });
     }
 
     Paint operator()(const AroundWords& words) const {
         RadialGradient gradient{pixel(*words.centre, names), pixels(*words.radius, names, "radius", 1),
                                 stops_of(words.stops, names)};
-        return at_place(words.radius->location, [&] { return Paint(std::move(gradient)); });
+        return at_place(words.radius->location, [&] { return Paint(Pattern(std::move(gradient))); });
     }
 
     Paint operator()(const HatchWords& words) const {

@@ -40,7 +40,7 @@ void TokenCursor::expect_times() {
     take();
 }
 
-void TokenCursor::expect_end() {
+void TokenCursor::expect_end() const {
     if (!at_end()) fail_expecting("the end of the line");
 }
 

@@ -84,7 +84,7 @@ class TokenCursor {
 
     /// Takes the x between a width and a height, which may be a name elsewhere.
     void expect_times();
-    void expect_end();
+    void expect_end() const;
 
     /// Takes a word without a meaning of its own.
     Token name();

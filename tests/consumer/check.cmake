@@ -13,15 +13,27 @@ set(components_everything "") # all there are
 foreach(main IN ITEMS core_only everything)
     run(${CMAKE_COMMAND} -G Ninja -S ${CMAKE_CURRENT_LIST_DIR} -B ${WORK}/${main} -DMAIN=${main}.cpp
         -DWANTED=${components_${main}}
-        -DCMAKE_PREFIX_PATH=${WORK}/installed -DCMAKE_CXX_FLAGS=${FLAGS})
+        -DCMAKE_PREFIX_PATH=${WORK}/installed -DCMAKE_CXX_COMPILER=${COMPILER} -DCMAKE_CXX_FLAGS=${FLAGS})
     run(${CMAKE_COMMAND} --build ${WORK}/${main})
     run(${WORK}/${main}/harbour_light)
 endforeach()
 run(${WORK}/installed/bin/coldbrick --version)
 
+# The same through pkg-config.
+file(GLOB_RECURSE pc_file ${WORK}/installed/coldbrick-core.pc)
+cmake_path(GET pc_file PARENT_PATH pc_folder)
+set(ENV{PKG_CONFIG_PATH} ${pc_folder})
+execute_process(COMMAND pkg-config --static --cflags --libs --define-variable=prefix=${WORK}/installed coldbrick-core
+    OUTPUT_VARIABLE pc_flags OUTPUT_STRIP_TRAILING_WHITESPACE COMMAND_ERROR_IS_FATAL ANY)
+separate_arguments(pc_flags UNIX_COMMAND "${pc_flags}")
+separate_arguments(flags UNIX_COMMAND "${FLAGS}")
+run(${COMPILER} -std=c++20 ${flags} ${CMAKE_CURRENT_LIST_DIR}/core_only.cpp -o ${WORK}/by_pkg_config ${pc_flags})
+set(ENV{LD_LIBRARY_PATH} ${pc_folder}/..)
+run(${WORK}/by_pkg_config)
+
 # A component that does not exist is refused by its name.
 execute_process(COMMAND ${CMAKE_COMMAND} -G Ninja -S ${CMAKE_CURRENT_LIST_DIR} -B ${WORK}/wrong -DMAIN=core_only.cpp
-    -DWANTED=sonar -DCMAKE_PREFIX_PATH=${WORK}/installed RESULT_VARIABLE status ERROR_VARIABLE output OUTPUT_QUIET)
+    -DWANTED=sonar -DCMAKE_PREFIX_PATH=${WORK}/installed -DCMAKE_CXX_COMPILER=${COMPILER} RESULT_VARIABLE status ERROR_VARIABLE output OUTPUT_QUIET)
 if(status EQUAL 0 OR NOT output MATCHES "coldbrick has no component \"sonar\"")
     message(FATAL_ERROR "an unknown component is not refused:\n${output}")
 endif()

@@ -109,12 +109,9 @@ TEST(Drawing, OwnsTheMasksOfItsPictures) {
     Drawing drawing;
     {
         const Bitmap mask("#.\n.#");
-        drawing.add(Image({2, 2}, PixelFormat::rgb8, colour("teal")), {1, 1},
-                    {.mask = &mask});
+        drawing.add(Image({2, 2}, PixelFormat::rgb8, colour("teal")), {1, 1}, {.mask = &mask});
         Bitmap wrong("#");
-        EXPECT_THROW(drawing.add(Image({2, 2}, PixelFormat::rgb8), {1, 1},
-                                 {.mask = &wrong}),
-                     ArgumentError);
+        EXPECT_THROW(drawing.add(Image({2, 2}, PixelFormat::rgb8), {1, 1}, {.mask = &wrong}), ArgumentError);
     }
     Image image({4, 4}, PixelFormat::rgb8);
     draw(image, Drawing(drawing));

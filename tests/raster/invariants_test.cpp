@@ -167,7 +167,8 @@ RC_GTEST_PROP(Invariants, PathsHaveNoDirection, ()) {
 RC_GTEST_PROP(Invariants, PolygonsMayStartAtAnyVertex, ()) {
     const std::vector<Point> ring = *any_points(window);
     std::vector<Point> rotated = ring;
-    std::ranges::rotate(rotated, rotated.begin() + *rc::gen::inRange<std::ptrdiff_t>(0, std::ssize(ring)));
+    std::rotate(rotated.begin(), rotated.begin() + *rc::gen::inRange<std::ptrdiff_t>(0, std::ssize(ring)),
+                rotated.end());
     const bool is_filled = *rc::gen::arbitrary<bool>();
     Stroke stroke;
     stroke.width = *any_width();

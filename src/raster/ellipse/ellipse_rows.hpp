@@ -4,6 +4,7 @@
 
 #include "raster/ellipse/ellipse_axes.hpp"
 #include "raster/ellipse/ellipse_outline.hpp"
+#include "raster/spans/row_range.hpp"
 #include "raster/spans/row_runs.hpp"
 
 #include <algorithm>
@@ -67,11 +68,7 @@ class EllipseRows {
     TurnedEllipse<long double> huge_turned_;
 };
 
-/// The rows [first, end) of a clip within reach of a centre.
-struct RowRange {
-    std::int64_t first;
-    std::int64_t end;
-};
+/// The rows of a clip within reach of a centre.
 inline RowRange rows_about(HalfPixels centre_y, HalfPixels reach, const base::Clip& clip) {
     return {std::max(clip.top, (centre_y - reach).pixel_at_or_before()),
             std::min(clip.bottom, (centre_y + reach).pixel_at_or_before() + 1)};
@@ -81,12 +78,6 @@ inline RowRange rows_about(HalfPixels centre_y, HalfPixels reach, const base::Cl
 inline std::int64_t row_at(HalfPixels centre_y, RealHalfPixels height) {
     const RealHalfPixels centre{static_cast<long double>(centre_y.count)};
     return static_cast<std::int64_t>(std::floor((centre + height).in_pixels()));
-}
-
-/// Adds row_of(y) for the rows of a range.
-template <class RowOf>
-void add_rows(const RowRange& range, RowOf row_of, SpanSink& sink) {
-    for (std::int64_t y = range.first; y < range.end; ++y) row_of(y).give(y, sink);
 }
 
 } // namespace coldbrick::raster

@@ -15,7 +15,7 @@ double speed(double a, double b, double t) {
     return std::sqrt(x * x + y * y);
 }
 
-constexpr double turn = 2 * std::numbers::pi;
+constexpr double full_turn = 2 * std::numbers::pi;
 
 } // namespace
 
@@ -23,7 +23,7 @@ std::optional<double> short_length(double a, double b, double t, double by) {
     // In the complex plane the speed's nearest root lies about as far away as it is high: with an eighth of
     // that on either side, the rule's error is below 2^-24 of the length.
     const double middle = t + by / 2;
-    if (std::abs(by) * std::max(a, b) > speed(a, b, middle) / 2) return std::nullopt;
+    if (!(std::abs(by) * std::max(a, b) <= speed(a, b, middle) / 2)) return std::nullopt; // also for NaN
     constexpr std::array places{0.861136311594052575224, 0.339981043584856264803};
     constexpr std::array weights{0.347854845137453857373, 0.652145154862546142627};
     double sum = 0;
@@ -36,7 +36,7 @@ std::optional<double> short_length(double a, double b, double t, double by) {
 FootPositions::FootPositions(const EllipticArc& curve, const Origin& centre)
     : arc_(curve), centre_(centre), a_(static_cast<double>(curve.axes().a)),
       b_(static_cast<double>(curve.axes().b)), depth_(a_, b_), begins_(curve.length_to(curve.begin().t)),
-      length_(curve.length()), round_(curve.length_to(turn)) {}
+      length_(curve.length()), round_(curve.length_to(full_turn)) {}
 
 FootPositions::Position FootPositions::at(std::int64_t x, std::int64_t y) {
     if (a_ == 0 || b_ == 0) { // there is no quarter to look in
@@ -67,7 +67,7 @@ void FootPositions::step() {
     ++x_;
     const double before = t_;
     take(own_x_ + 2 * arc_.axes().cosine, own_y_ - 2 * arc_.axes().sine, foot_.root);
-    const double by = std::remainder(t_ - before, turn);
+    const double by = std::remainder(t_ - before, full_turn);
     t_ = before + by;
     const auto length = short_length(a_, b_, before, by);
     to_foot_ = length ? to_foot_ + RealHalfPixels{*length} : arc_.length_to(t_);
@@ -104,7 +104,7 @@ CurvePlace PlacesAlong::at(RealHalfPixels along) {
         by += step;
         if (std::abs(step) <= 1e-15) return CurvePlace::at(known_.t + by);
     }
-    return CurvePlace::at(known_.t + by);
+    return std::isfinite(by) ? CurvePlace::at(known_.t + by) : arc_.along(along);
 }
 
 } // namespace coldbrick::raster

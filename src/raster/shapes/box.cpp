@@ -1,5 +1,6 @@
 #include "raster/shapes/box.hpp"
 
+#include "raster/spans/row_range.hpp"
 #include "raster/stroke/curve_stroker.hpp"
 
 #include <algorithm>
@@ -8,12 +9,7 @@ namespace coldbrick::raster {
 
 namespace {
 
-/// The rows of the box that the clip shows, as [first, end); they may be none.
-struct RowRange {
-    std::int64_t first;
-    std::int64_t end;
-};
-
+/// The rows [begin, end) that the clip shows; they may be none.
 RowRange visible_rows(std::int64_t begin, std::int64_t end, const base::Clip& clip) {
     return {std::clamp(begin, clip.top, clip.bottom), std::clamp(end, clip.top, clip.bottom)};
 }
@@ -31,11 +27,11 @@ void stroke_solid(const Box& box, std::int64_t width, SpanSink& sink) {
     const Box outer = box.inset(-((width - 1) / 2));
     const Box hole = box.inset(width / 2 + 1);
     if (hole.empty()) return fill(outer, sink);
-    fill({outer.x, outer.y, outer.width, hole.y - outer.y}, sink);
+    fill(Box{outer.x, outer.y, outer.width, hole.y - outer.y}, sink);
     const RowRange beside_hole = visible_rows(hole.y, hole.end_y(), sink.clip());
     sink.add_rows(beside_hole.first, beside_hole.end, outer.x, hole.x);
     sink.add_rows(beside_hole.first, beside_hole.end, hole.end_x(), outer.end_x());
-    fill({outer.x, hole.end_y(), outer.width, outer.end_y() - hole.end_y()}, sink);
+    fill(Box{outer.x, hole.end_y(), outer.width, outer.end_y() - hole.end_y()}, sink);
 }
 
 /// The box's outermost pixels, clockwise from the top-left one.

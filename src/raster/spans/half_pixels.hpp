@@ -29,6 +29,7 @@ struct HalfPixels {
     friend constexpr HalfPixels operator+(HalfPixels a, HalfPixels b) { return {a.count + b.count}; }
     friend constexpr HalfPixels operator-(HalfPixels a, HalfPixels b) { return {a.count - b.count}; }
     friend constexpr HalfPixels operator-(HalfPixels a) { return {-a.count}; }
+    // NOLINTNEXTLINE(modernize-use-nullptr): it sees none
     friend constexpr auto operator<=>(HalfPixels, HalfPixels) = default;
 };
 
@@ -70,6 +71,7 @@ struct RealHalfPixels {
     friend constexpr RealHalfPixels operator*(long double factor, RealHalfPixels a) {
         return {factor * a.count};
     }
+    // NOLINTNEXTLINE(modernize-use-nullptr): likewise
     friend constexpr auto operator<=>(RealHalfPixels, RealHalfPixels) = default;
 };
 

@@ -68,7 +68,7 @@ Dashes opposite(const Dashes& dashes) {
     std::vector<double> lengths = dashes.lengths;
     if (lengths.size() % 2 != 0) lengths.insert(lengths.end(), dashes.lengths.begin(), dashes.lengths.end());
     const double first = lengths.front();
-    std::ranges::rotate(lengths, lengths.begin() + 1);
+    std::rotate(lengths.begin(), lengths.begin() + 1, lengths.end());
     return {lengths, dashes.offset - first};
 }
 

@@ -17,17 +17,14 @@ namespace {
 
 namespace cb = coldbrick;
 
-constexpr cb::Size cached{250, 240};
-constexpr cb::Size screen{1920, 1080};
-constexpr std::uint32_t textbook_colour = 0xff305070;
-const cb::Colour colour(0x70, 0x50, 0x30); // NOLINT(cert-err58-cpp): four numbers
+constexpr cb::Size canvas_size{250, 240};
 
-/// Runs draw_one(image, position) over places of the cached image that leave a margin.
+/// Runs draw_one(image, position) over places of the image that leave a margin.
 template <class Draw>
 void ours(benchmark::State& state, int margin, Draw draw_one) {
-    cb::Image image(cached, cb::PixelFormat::rgba8);
+    cb::Image image(canvas_size, cb::PixelFormat::rgba8);
     const cb::ImageView view = image;
-    const auto positions = places(cached, margin);
+    const auto positions = places(canvas_size, margin);
     for (auto _ : state) {
         for (const cb::Point& at : positions) draw_one(view, at);
         benchmark::ClobberMemory();
@@ -37,8 +34,8 @@ void ours(benchmark::State& state, int margin, Draw draw_one) {
 
 template <class Draw>
 void theirs(benchmark::State& state, int margin, Draw draw_one) {
-    textbook::Canvas canvas(cached.width, cached.height);
-    const auto positions = places(cached, margin);
+    textbook::Canvas canvas(canvas_size.width, canvas_size.height);
+    const auto positions = places(canvas_size, margin);
     for (auto _ : state) {
         for (const cb::Point& at : positions) draw_one(canvas, at);
         benchmark::ClobberMemory();
@@ -59,7 +56,7 @@ struct Radii {
 
 /// All over the image, or again and again at the same place, which the nearest cache holds.
 cb::Point centre(const benchmark::State& state, cb::Point at) {
-    return state.range(1) != 0 ? cb::Point{cached.width / 2, cached.height / 2} : at;
+    return state.range(1) != 0 ? cb::Point{canvas_size.width / 2, canvas_size.height / 2} : at;
 }
 
 cb::Ellipse ellipse(const benchmark::State& state, cb::Point at) {
@@ -312,13 +309,13 @@ BENCHMARK(outside_ellipses);
 /// Boxes and lines from an array of numbers beside the loop of single calls.
 std::vector<std::int32_t> numbers(int reach) {
     std::vector<std::int32_t> result;
-    for (const cb::Point& at : places(cached, reach))
+    for (const cb::Point& at : places(canvas_size, reach))
         result.insert(result.end(), {at.x, at.y, at.x + reach, at.y + reach / 2});
     return result;
 }
 
 void many_boxes(benchmark::State& state) {
-    cb::Image image(cached, cb::PixelFormat::rgba8);
+    cb::Image image(canvas_size, cb::PixelFormat::rgba8);
     const auto array = numbers(4);
     for (auto _ : state) {
         cb::draw(image, cb::Series{cb::Series::Kind::boxes, array}, cb::Fill{colour});
@@ -329,7 +326,7 @@ void many_boxes(benchmark::State& state) {
 BENCHMARK(many_boxes);
 
 void many_boxes_in_a_loop(benchmark::State& state) {
-    cb::Image image(cached, cb::PixelFormat::rgba8);
+    cb::Image image(canvas_size, cb::PixelFormat::rgba8);
     const cb::ImageView view = image;
     const auto array = numbers(4);
     for (auto _ : state) {
@@ -343,7 +340,7 @@ void many_boxes_in_a_loop(benchmark::State& state) {
 BENCHMARK(many_boxes_in_a_loop);
 
 void many_lines(benchmark::State& state) {
-    cb::Image image(cached, cb::PixelFormat::rgba8);
+    cb::Image image(canvas_size, cb::PixelFormat::rgba8);
     const auto array = numbers(16);
     for (auto _ : state) {
         cb::draw(image, cb::Series{cb::Series::Kind::lines, array}, cb::Stroke{colour});

@@ -14,11 +14,6 @@ namespace {
 
 namespace cb = coldbrick;
 
-constexpr cb::Size screen{1920, 1080};
-constexpr cb::Size cached{256, 256};
-constexpr std::uint32_t textbook_colour = 0xff305070;
-const cb::Colour colour(0x70, 0x50, 0x30); // NOLINT(cert-err58-cpp): four numbers
-
 void count_bytes(benchmark::State& state, std::int64_t bytes) {
     state.SetBytesProcessed(state.iterations() * bytes);
 }

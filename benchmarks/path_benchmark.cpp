@@ -15,11 +15,6 @@ namespace {
 
 namespace cb = coldbrick;
 
-constexpr cb::Size cached{256, 256};
-constexpr cb::Size screen{1920, 1080};
-constexpr std::uint32_t textbook_colour = 0xff305070;
-const cb::Colour colour(0x70, 0x50, 0x30); // NOLINT(cert-err58-cpp): four numbers
-
 /// Lines of 100 pixels in all directions.
 std::vector<cb::Line> lines() {
     std::vector<cb::Line> result;

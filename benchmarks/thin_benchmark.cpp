@@ -15,9 +15,7 @@ namespace {
 
 namespace cb = coldbrick;
 
-constexpr cb::Size sizes[] = {{256, 256}, {1920, 1080}};
-constexpr std::uint32_t textbook_colour = 0xff305070;
-const cb::Colour colour(0x70, 0x50, 0x30); // NOLINT(cert-err58-cpp): four numbers
+constexpr cb::Size sizes[] = {cached, screen};
 
 /// Lines of `length` pixels in all directions about places on the image; they may leave it where it is too
 /// small.

@@ -44,13 +44,14 @@ const std::map<std::string, std::string> public_layer{
     {"orientation", "geometry"}, {"channel", "paint"},      {"blend", "paint"},
     {"paint", "paint"},          {"palette", "paint"},      {"deep_colour", "paint"},
     {"colour_space", "paint"},   {"bitmap", "image"},       {"overlay", "image"},
-    {"convert", "image"},        {"resize", "image"},       {"measure", "image"},
-    {"colour", "paint"},         {"colour_text", "paint"},  {"colour_mixing", "paint"},
-    {"pattern", "paint"},        {"shared", "base"},        {"version", "base"},
-    {"pixel_format", "paint"},   {"fill", "paint"},         {"stroke", "paint"},
-    {"image", "image"},          {"region", "image"},       {"series", "geometry"},
-    {"image_view", "image"},     {"draw", "image"},         {"magnify", "image"},
-    {"drawing", "drawing"},      {"files", "files"},        {"sheet", "sheet"},
+    {"convert", "image"},        {"resize", "image"},       {"flood", "image"},
+    {"measure", "image"},        {"colour", "paint"},       {"colour_text", "paint"},
+    {"colour_mixing", "paint"},  {"pattern", "paint"},      {"shared", "base"},
+    {"version", "base"},         {"pixel_format", "paint"}, {"fill", "paint"},
+    {"stroke", "paint"},         {"image", "image"},        {"region", "image"},
+    {"series", "geometry"},      {"image_view", "image"},   {"draw", "image"},
+    {"magnify", "image"},        {"drawing", "drawing"},    {"files", "files"},
+    {"sheet", "sheet"},
 };
 
 /// The layers of the core, from bottom to top.

@@ -50,10 +50,11 @@
 #include <coldbrick/bitmap.hpp>     // a bit for each pixel
 #include <coldbrick/convert.hpp>    // formats, copies, channels, margins
 #include <coldbrick/draw.hpp>       // the verbs that paint
+#include <coldbrick/flood.hpp>      // areas of one colour
 #include <coldbrick/image.hpp>      // buffers that own their memory
 #include <coldbrick/image_view.hpp> // windows onto anyone's memory
 #include <coldbrick/magnify.hpp>    // single pixels made visible
-#include <coldbrick/measure.hpp>    // floods, differences, extents, histograms
+#include <coldbrick/measure.hpp>    // differences, extents, histograms
 #include <coldbrick/overlay.hpp>    // images laid onto images
 #include <coldbrick/region.hpp>     // sets of pixels
 #include <coldbrick/resize.hpp>     // other sizes

@@ -1,4 +1,4 @@
-// Colours from numbers and text, and the table of pixel formats.
+// Colours from numbers and text.
 
 #include "support/errors.hpp"
 
@@ -66,21 +66,6 @@ TEST(Colour, RefusesWhatIsNone) {
               "\"" + std::string(text) +
                   "\" is not a colour: write # and 3, 4, 6 or 8 hexadecimal digits, rgb(...), hsl(...) or a "
                   "CSS colour name"}});
-}
-
-TEST(PixelFormat, NamesTellTheOrderOfTheBytes) {
-    for (const PixelFormat format :
-         {PixelFormat::rgb8, PixelFormat::bgr8, PixelFormat::rgba8, PixelFormat::bgra8}) {
-        const PixelLayout& row = layout(format);
-        const std::string_view order = row.name.substr(0, row.name.size() - 1);
-        EXPECT_EQ(static_cast<std::size_t>(row.bytes), order.size()) << row.name;
-        EXPECT_EQ(static_cast<std::size_t>(row.red), order.find('r')) << row.name;
-        EXPECT_EQ(static_cast<std::size_t>(row.green), order.find('g')) << row.name;
-        EXPECT_EQ(static_cast<std::size_t>(row.blue), order.find('b')) << row.name;
-        EXPECT_EQ(row.has_alpha(), order.find('a') != std::string_view::npos) << row.name;
-        EXPECT_FALSE(row.is_gray());
-    }
-    EXPECT_TRUE(layout(PixelFormat::gray8).is_gray());
 }
 
 } // namespace coldbrick::test

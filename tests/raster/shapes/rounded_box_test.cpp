@@ -1,4 +1,4 @@
-// Rounded boxes, dots and aligned strokes against the rules.
+// Rounded boxes against the rules.
 
 #include "support/errors.hpp"
 #include "support/generators.hpp"
@@ -101,70 +101,6 @@ TEST(RoundedBox, OfFullRadiusIsTheCircle) {
                                        (void)RoundedBox{{0, 0, 3, 3}, -1}.bounds();
                                    },
                                    "corner radius -1 is outside 0..2147483647"}});
-}
-
-RC_GTEST_PROP(Dots, AreDiscsOfTheWidth, ()) {
-    constexpr Size window{33, 29};
-    const Dots dots{*any_points(window)};
-    const std::int32_t width = *any_width();
-    RC_ASSERT(stroked(window, dots, {{}, width}) == PixelSet::where(window, [&](auto x, auto y) {
-                  return std::ranges::any_of(dots.points, [&](const Point& point) {
-                      return width == 1 ? x == point.x && y == point.y
-                                        : rules::on_wide_line({point, point}, width, Cap::round, x, y);
-                  });
-              }));
-    RC_ASSERT(std::ranges::all_of(dots.points, [&](const Point& point) { return dots.contains(point); }));
-    RC_ASSERT(stroked(window, Dots{}, {{}, width}).count() == 0);
-}
-
-RC_GTEST_PROP(Alignment, IsACentredStrokeOnOneSideOfTheFill, ()) {
-    constexpr Size window{41, 34};
-    const Shape shape = *any_closed_shape(window);
-    Stroke stroke = *any_stroke();
-    stroke.width = std::min(stroke.width, highest / 2);
-    const PixelSet fill = filled(window, shape);
-    for (const Alignment alignment : {Alignment::inside, Alignment::outside}) {
-        const bool inside = alignment == Alignment::inside;
-        stroke.alignment = alignment;
-        Stroke centred = stroke;
-        centred.alignment = Alignment::centred;
-        centred.width = 2 * stroke.width + (inside ? -1 : 1);
-        const PixelSet wide = stroked(window, shape, centred);
-        RC_ASSERT(stroked(window, shape, stroke) == PixelSet::where(window, [&](auto x, auto y) {
-                      return wide.contains(x, y) && fill.contains(x, y) == inside;
-                  }));
-    }
-}
-
-TEST(Alignment, GivesExactlyTheWidth) {
-    constexpr Size window{40, 40};
-    const Box box{12, 12, 15, 13};
-    const Polygon polygon({{12, 12}, {26, 12}, {26, 24}, {12, 24}});
-    for (int width = 1; width <= 6; ++width) {
-        const Stroke inside{{}, width, Cap::butt, Join::mitre, 4, Alignment::inside};
-        const Stroke outside{{}, width, Cap::butt, Join::mitre, 4, Alignment::outside};
-        const auto rings = [&](std::int64_t grow, std::int64_t shrink) {
-            return PixelSet::where(window, [&](auto x, auto y) {
-                return rules::in_box(box.inset(-grow), x, y) && !rules::in_box(box.inset(shrink), x, y);
-            });
-        };
-        for (const Shape& shape : {Shape(box), Shape(polygon)}) {
-            EXPECT_EQ(stroked(window, shape, inside), rings(0, width));
-            EXPECT_EQ(stroked(window, shape, outside), rings(width, 0));
-        }
-    }
-}
-
-TEST(Alignment, IsOnlyForClosedShapes) {
-    Image image({4, 4}, PixelFormat::gray8);
-    const Stroke inside{{}, 1, Cap::butt, Join::mitre, 4, Alignment::inside};
-    const std::string message = "dots, lines, polylines and arcs have no inside: their strokes are centred";
-    expect_errors<ArgumentError>({{[&] { draw(image, Line{}, inside); }, message},
-                                  {[&] { draw(image, Dots{}, inside); }, message},
-                                  {[&] {
-                                       draw(image, Polyline{{{0, 0}}, true}, inside);
-                                   },
-                                   message}});
 }
 
 } // namespace coldbrick::test

@@ -1,6 +1,7 @@
 // Dashes against the rules: positions along lines, curves and boxes, caps, and what two patterns that
 // complete each other leave out.
 
+#include "raster/stroke/dash_pattern.hpp"
 #include "support/errors.hpp"
 #include "support/generators.hpp"
 #include "support/pixel_set.hpp"
@@ -295,6 +296,26 @@ TEST(Dashes, OfManyLengthsAndPeriodsAreLookedUp) {
         const Stroke wide = dashed(2000000000, {0.1, 0.1}, 0, cap);
         EXPECT_GT(stroked({24, 18}, vast.moved(0, -400000000), wide).count(), 0);
     }
+}
+
+TEST(DashPattern, TellsTheStretchOfEveryPosition) {
+    const double lengths[] = {3, 0, 2, 4}; // two stretches that touch, then a gap
+    const raster::DashPattern pattern(lengths, 1);
+    EXPECT_EQ(pattern.period(), 9);
+    raster::DashFinder finder(pattern);
+    for (int eighths = -200; eighths <= 200; ++eighths) {
+        const long double position = eighths / 8.0L;
+        const long double turned = position + 1 - 9 * std::floor((position + 1) / 9);
+        EXPECT_EQ(finder.on(position), turned < 5) << position;
+        EXPECT_EQ(pattern.runs_over(position), (turned > 0 && turned < 3) || (turned > 3 && turned < 5))
+            << position;
+        const long double gap = turned < 5 ? 0 : std::min(turned - 5, 9 - turned);
+        EXPECT_EQ(finder.distance_to_on(position, 1000), position < 0 && turned >= 5 ? 9 - turned : gap)
+            << position;
+    }
+    std::vector<long double> begins;
+    pattern.for_each_on(0, 20, [&](long double begin, long double) { begins.push_back(begin); });
+    EXPECT_EQ(begins, (std::vector<long double>{-1, 2, 8, 11, 17, 20}));
 }
 
 } // namespace coldbrick::test

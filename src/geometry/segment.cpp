@@ -1,0 +1,13 @@
+#include <coldbrick/segment.hpp>
+
+namespace coldbrick {
+
+Segment Segment::about(Point centre, std::int32_t radius, Angle start, Angle sweep) {
+    return {Ellipse::about(centre, radius, radius), start, sweep};
+}
+
+Segment Segment::moved(std::int64_t dx, std::int64_t dy) const {
+    return {ellipse.moved(dx, dy), start, sweep};
+}
+
+} // namespace coldbrick

@@ -1,4 +1,5 @@
-// The README's program and sheet, as they stand there, and the example programs.
+// The README's program and sheet, as they stand there, the example programs, and the manual's links and
+// pictures.
 
 #include "support/files.hpp"
 
@@ -6,6 +7,9 @@
 #include <coldbrick/sheet.hpp>
 
 #include <gtest/gtest.h>
+
+#include <filesystem>
+#include <regex>
 
 namespace coldbrick::test {
 
@@ -27,6 +31,38 @@ TEST(Readme, TheSheetDraws) {
     const DecodedPng picture = decode_png(folder.file("a.png"));
     EXPECT_EQ(picture.at(160, 80), colour("gold"));
     EXPECT_EQ(picture.at(160, 80 + 20), colour("white"));
+}
+
+TEST(Manual, LinksLeadToFiles) {
+    namespace fs = std::filesystem;
+    const fs::path root = COLDBRICK_SOURCE_FOLDER;
+    std::vector<fs::path> pages{root / "README.md", root / "CONTRIBUTING.md", root / "CHANGELOG.md"};
+    for (const auto& entry : fs::directory_iterator(root / "docs"))
+        if (entry.path().extension() == ".md") pages.push_back(entry.path());
+    const std::regex link(R"(\]\(([^)#:]+)[)#])"); // those to other hosts have a colon
+    int links = 0;
+    for (const fs::path& page : pages) {
+        const std::string text = read_file(page);
+        for (std::sregex_iterator match(text.begin(), text.end(), link), end; match != end; ++match, ++links)
+            EXPECT_TRUE(fs::exists(page.parent_path() / (*match)[1].str())) << page << ": " << (*match)[1];
+    }
+    EXPECT_GT(links, 100);
+}
+
+TEST(Manual, PicturesAreThoseThatTheirSheetsDraw) {
+    const TemporaryFolder folder;
+    const std::string tool = COLDBRICK_TOOL_PATH;
+    const auto expect_same = [&](const std::filesystem::path& sheet, const std::string& command) {
+        const std::string drawn = folder.file("drawn.png");
+        ASSERT_EQ(run_command(tool + command + sheet.string() + " -o " + drawn).status, 0) << sheet;
+        const auto picture = std::filesystem::path(sheet).replace_extension(".png");
+        EXPECT_EQ(decode_png(drawn).pixels, decode_png(picture).pixels)
+            << "draw it again by scripts/pictures: " << picture;
+    };
+    const std::filesystem::path docs = std::filesystem::path(COLDBRICK_SOURCE_FOLDER) / "docs";
+    expect_same(docs / "gallery.brick", " draw ");
+    for (const auto& entry : std::filesystem::directory_iterator(docs / "rules"))
+        if (entry.path().extension() == ".brick") expect_same(entry.path(), " graph --zoom 12 ");
 }
 
 TEST(Examples, OwnBufferSavesItsFrameAndTellsFailures) {

@@ -18,7 +18,8 @@
 
 namespace [[gnu::visibility("default")]] coldbrick {
 
-/// A list of shapes and styles. Drawing it paints them in the order in which they were added.
+/// A list of shapes and styles. Drawing it paints them in the order in which they were added. Many threads
+/// may draw the same const Drawing at once, onto views whose clips share no pixel.
 class Drawing {
   public:
     /// A shape and how it is painted: the fill first, the stroke over it, as two styles of one call of

@@ -22,7 +22,8 @@ Image uninitialised_image(Size size, PixelFormat format, const Palette* palette,
 
 /// A buffer of pixels that owns its memory; its rows follow each other without a gap. Copying copies the
 /// pixels. It can be drawn into wherever an ImageView is asked for. A moved-from image may only be assigned
-/// to; views of it throw ArgumentError.
+/// to; views of it throw ArgumentError. Threads may read one image at the same time, and draw into views of
+/// it whose clips share no pixel.
 class Image {
   public:
     /// @param size 1..2147483647 wide and high.

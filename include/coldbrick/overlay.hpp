@@ -28,7 +28,8 @@ struct Overlay {
 };
 
 /// Lays an image, wherever its own clip is, onto a view with its hot spot at a pixel, cut to the view's clip.
-/// Both may show the same memory: the result is that of an image that was copied before.
+/// Both may show the same memory: the result is that of an image that was copied before, which no other
+/// thread may draw into meanwhile.
 /// @throws ArgumentError if the used part is empty or not inside the image, the mask has another size, or the
 /// blend mode does not fit the view's format; nothing is painted then.
 void overlay(const ImageView& view, const ConstImageView& image, Point at, const Overlay& options = {});

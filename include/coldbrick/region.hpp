@@ -17,7 +17,7 @@
 namespace [[gnu::visibility("default")]] coldbrick {
 
 /// A set of pixels with 32-bit coordinates, as runs in order: row by row and from left to right, none of
-/// which overlap or touch.
+/// which overlap or touch. A value: threads may read one at the same time.
 class Region {
   public:
     /// No pixels.

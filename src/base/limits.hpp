@@ -30,6 +30,9 @@ constexpr std::int64_t largest_rounded_box = std::int64_t{1} << 60;
 /// Further from any place than all pixels, but far from the end of 64 bits.
 constexpr std::int64_t beyond_all_pixels = std::int64_t{1} << 40;
 
+/// The steepest edges: the coefficients of half-planes, and what they are divided by row by row.
+constexpr std::int64_t steepest_slope = std::int64_t{1} << 62;
+
 constexpr Int128 int64_max = std::numeric_limits<std::int64_t>::max();
 constexpr Uint128 uint128_max = ~Uint128{0};
 
@@ -45,6 +48,10 @@ static_assert(Uint128{widest_pen} * widest_pen <= std::numeric_limits<std::uint6
 // An ellipse's a^2 b^2 in half pixels, for the largest a and b.
 static_assert(uint128_max / (Uint128{largest_ellipse} * largest_ellipse) >=
               Uint128{largest_ellipse} * largest_ellipse);
+// A remainder of such a division and a step of it.
+static_assert(2 * Int128{steepest_slope - 1} <= int64_max);
+// A half-plane's a x + b y, for pixels and what lies beyond them.
+static_assert(Uint128{steepest_slope} * beyond_all_pixels < uint128_max / 8);
 // The square of a line's length.
 static_assert(2 * Uint128{coordinates} * coordinates < uint128_max);
 

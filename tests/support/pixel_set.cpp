@@ -31,25 +31,33 @@ class GuardedPixels {
     std::byte* row(std::int32_t y) { return bytes_.data() + margin + static_cast<std::size_t>(y) * stride_; }
 
     [[nodiscard]] bool guards_hold() const {
-        for (std::size_t i = 0; i < bytes_.size(); ++i) {
-            const bool in_rows = i >= margin && i < bytes_.size() - margin;
-            const bool is_pixel = in_rows && (i - margin) % stride_ < static_cast<std::size_t>(size_.width);
-            if (!is_pixel && bytes_[i] != canary) return false;
+        const auto hold = [this](std::size_t begin, std::size_t end) {
+            return std::all_of(bytes_.data() + begin, bytes_.data() + end,
+                               [](std::byte b) { return b == canary; });
+        };
+        const auto width = static_cast<std::size_t>(size_.width);
+        std::size_t begin = 0; // of the canaries before the next row
+        for (std::size_t at = margin; at < bytes_.size() - margin; at += stride_) {
+            if (!hold(begin, at)) return false;
+            begin = at + width;
         }
-        return true;
+        return hold(begin, bytes_.size());
     }
 
     /// The pixels that have the value. Fails the test if one has neither it nor 0.
     PixelSet with_value(std::byte value) {
         PixelSet result(size_);
-        for (std::int32_t y = 0; y < size_.height; ++y)
+        for (std::int32_t y = 0; y < size_.height; ++y) {
+            const std::byte* const pixels = row(y);
             for (std::int32_t x = 0; x < size_.width; ++x) {
-                const std::byte pixel = row(y)[x];
-                if (pixel == value) result.insert(x, y);
-                if (pixel != value && pixel != std::byte{0})
-                    ADD_FAILURE() << "pixel (" << x << ", " << y << ") is " << std::to_integer<int>(pixel)
+                if (pixels[x] == std::byte{0}) continue;
+                if (pixels[x] == value)
+                    result.insert(x, y);
+                else
+                    ADD_FAILURE() << "pixel (" << x << ", " << y << ") is " << std::to_integer<int>(pixels[x])
                                   << ", not " << std::to_integer<int>(value) << ": painted more than once";
             }
+        }
         return result;
     }
 
@@ -69,17 +77,8 @@ PixelSet PixelSet::where(Size size, const std::function<bool(std::int64_t, std::
     return result;
 }
 
-bool PixelSet::contains(std::int64_t x, std::int64_t y) const {
-    return x >= 0 && x < size_.width && y >= 0 && y < size_.height &&
-           pixels_[static_cast<std::size_t>(y * size_.width + x)];
-}
-
-void PixelSet::insert(std::int64_t x, std::int64_t y) {
-    pixels_.at(static_cast<std::size_t>(y * size_.width + x)) = true;
-}
-
 std::int64_t PixelSet::count() const {
-    return std::ranges::count(pixels_, true);
+    return std::ranges::count(pixels_, 1);
 }
 
 std::ostream& operator<<(std::ostream& out, const PixelSet& set) {

@@ -25,15 +25,21 @@ class PixelSet {
     static PixelSet where(Size size, const std::function<bool(std::int64_t x, std::int64_t y)>& rule);
 
     [[nodiscard]] Size size() const { return size_; }
-    [[nodiscard]] bool contains(std::int64_t x, std::int64_t y) const;
-    void insert(std::int64_t x, std::int64_t y);
+    [[nodiscard]] bool contains(std::int64_t x, std::int64_t y) const {
+        return x >= 0 && x < size_.width && y >= 0 && y < size_.height && pixels_[index(x, y)] != 0;
+    }
+    void insert(std::int64_t x, std::int64_t y) { pixels_.at(index(x, y)) = 1; }
     [[nodiscard]] std::int64_t count() const;
 
     friend bool operator==(const PixelSet&, const PixelSet&) = default;
 
   private:
     Size size_;
-    std::vector<bool> pixels_;
+    [[nodiscard]] std::size_t index(std::int64_t x, std::int64_t y) const {
+        return static_cast<std::size_t>(y * size_.width + x);
+    }
+
+    std::vector<std::uint8_t> pixels_; ///< 1 for those in the set
 };
 
 std::ostream& operator<<(std::ostream& out, const PixelSet& set);

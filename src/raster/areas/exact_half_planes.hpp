@@ -13,7 +13,7 @@
 
 namespace coldbrick::raster {
 
-/// The pixels (x, y) with a x + b y <= c; a and b are below 2^62 in size.
+/// The pixels (x, y) with a x + b y <= c; a and b are below base::steepest_slope in size.
 struct HalfPlane {
     std::int64_t a;
     std::int64_t b;

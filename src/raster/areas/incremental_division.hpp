@@ -4,6 +4,7 @@
 
 #include "base/contract.hpp"
 #include "base/exact_arithmetic.hpp"
+#include "base/limits.hpp"
 
 #include <cstdint>
 
@@ -14,9 +15,9 @@ namespace coldbrick::raster {
 template <class Value = base::Int128>
 class IncrementalDivision {
   public:
-    /// @param divisor above 0, below 2^62.
+    /// @param divisor above 0, below base::steepest_slope.
     IncrementalDivision(base::Int128 start, base::Int128 step, std::int64_t divisor) : divisor_(divisor) {
-        COLDBRICK_ASSERT(divisor > 0 && divisor < std::int64_t{1} << 62);
+        COLDBRICK_ASSERT(divisor > 0 && divisor < base::steepest_slope);
         const base::Int128 value = base::floor_div(start, base::Int128{divisor});
         const base::Int128 value_step = base::floor_div(step, base::Int128{divisor});
         value_ = static_cast<Value>(value);

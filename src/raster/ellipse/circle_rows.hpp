@@ -4,6 +4,7 @@
 
 #include "base/contract.hpp"
 #include "base/exact_arithmetic.hpp"
+#include "base/limits.hpp"
 #include "raster/spans/half_pixels.hpp"
 #include "raster/spans/mirrored_rows.hpp"
 
@@ -71,12 +72,16 @@ template <bool IsSmall>
 class OpenDisc {
   public:
     static constexpr std::uint64_t largest_small = std::uint64_t{1} << 26;
+    /// A diameter and a pen's width together; floor_sqrt_below_product() takes sums of two up to 2^50.
+    static constexpr std::uint64_t largest_limit =
+        std::uint64_t{2} * base::last_coordinate + base::widest_pen;
+    static_assert(2 * largest_limit < std::uint64_t{1} << 50);
     static_assert(largest_small * largest_small <= std::uint64_t{1} << 52);
 
-    /// @param limit in half pixels, at most 2^34, or largest_small
+    /// @param limit in half pixels, at most largest_limit, or largest_small
     /// @param parity of the X of pixels
     OpenDisc(std::uint64_t limit, std::int64_t parity) : limit_(limit), parity_(parity) {
-        COLDBRICK_ASSERT(limit <= (IsSmall ? largest_small : std::uint64_t{1} << 34));
+        COLDBRICK_ASSERT(limit <= (IsSmall ? largest_small : largest_limit));
     }
 
     /// The largest X on the row, or no_distance.

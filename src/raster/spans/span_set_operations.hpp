@@ -2,6 +2,8 @@
 /// Sets of pixels from two others.
 #pragma once
 
+#include "base/limits.hpp"
+
 #include <coldbrick/span.hpp>
 
 #include <algorithm>
@@ -19,7 +21,7 @@ class Boundaries {
         : spans_(spans), at_(at), y_(y) {}
 
     [[nodiscard]] std::int64_t next() const {
-        if (at_ == spans_.size() || spans_[at_].y != y_) return std::int64_t{1} << 32;
+        if (at_ == spans_.size() || spans_[at_].y != y_) return base::beyond_all_pixels;
         return inside_ ? spans_[at_].x_end : spans_[at_].x_begin;
     }
     void pass() {
@@ -51,7 +53,7 @@ std::vector<Span> combined(std::span<const Span> a, std::span<const Span> b, Bel
         bool inside = false;
         while (true) {
             const std::int64_t x = std::min(of_a.next(), of_b.next());
-            if (x == std::int64_t{1} << 32) break;
+            if (x == base::beyond_all_pixels) break;
             while (of_a.next() == x) of_a.pass();
             while (of_b.next() == x) of_b.pass();
             if (belongs(of_a.inside(), of_b.inside()) == inside) continue;

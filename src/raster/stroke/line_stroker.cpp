@@ -165,6 +165,7 @@ double turn_cosine(const WideLine& in, const WideLine& out) {
 /// (2q - 2 vertex) . (n + m) <= width (1 + n . m) for the outward unit normals n and m, in units of 2^-44.
 HalfPlane chord(const WideLine& in, const WideLine& out, Point vertex, std::int64_t width, bool clockwise) {
     constexpr double unit = 0x1p44;
+    static_assert(4 * unit < static_cast<double>(base::steepest_slope)); // two unit normals, doubled
     const double side = clockwise ? unit : -unit;
     const double in_length = std::hypot(static_cast<double>(in.dx()), static_cast<double>(in.dy()));
     const double out_length = std::hypot(static_cast<double>(out.dx()), static_cast<double>(out.dy()));

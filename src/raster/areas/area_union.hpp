@@ -1,5 +1,5 @@
 /// @file
-/// What of the plane belongs to a part of an ellipse.
+/// Areas put together from convex ones, such as what is seen within a range of angles.
 #pragma once
 
 #include "raster/areas/angle_range.hpp"

@@ -15,7 +15,7 @@ namespace coldbrick::raster {
 
 namespace {
 
-/// A place on a contour and where it leads.
+/// A place on a path and where it leads.
 struct Heading {
     HalfPixelVector at;
     HalfPixelVector direction; ///< of length 1
@@ -49,8 +49,8 @@ Corner corner_of(const Heading& in, HalfPixelVector out, const Pen& pen) {
     return corner;
 }
 
-RealHalfPixels length_of(const LineSegment& side) {
-    return side.length();
+RealHalfPixels length_of(const LineSegment& line) {
+    return line.length();
 }
 RealHalfPixels length_of(const EllipticArc& curve) {
     return curve.length();
@@ -61,11 +61,11 @@ CurvePlace place(const EllipticArc& curve, RealHalfPixels along) {
 }
 
 /// The heading so far along a piece; its ends are exact.
-Heading heading(const LineSegment& side, RealHalfPixels along) {
-    return {along.count <= 0           ? side.from
-            : along >= length_of(side) ? side.to
-                                       : side.from + along * side.direction(),
-            side.direction()};
+Heading heading(const LineSegment& line, RealHalfPixels along) {
+    return {along.count <= 0           ? line.from
+            : along >= length_of(line) ? line.to
+                                       : line.from + along * line.direction(),
+            line.direction()};
 }
 Heading heading(const EllipticArc& curve, RealHalfPixels along) {
     const CurvePlace there = place(curve, along);
@@ -73,21 +73,21 @@ Heading heading(const EllipticArc& curve, RealHalfPixels along) {
 }
 
 /// Where on a piece its point nearest to p lies.
-EllipticArc::Foot foot_on(const LineSegment& side, HalfPixelVector p) {
-    const RealHalfPixels foot{dot(p - side.from, side.direction())};
-    const RealHalfPixels along = std::clamp(foot, RealHalfPixels{0}, length_of(side));
-    return {along, (p - heading(side, along).at).length()};
+EllipticArc::Foot foot_on(const LineSegment& line, HalfPixelVector p) {
+    const RealHalfPixels foot{dot(p - line.from, line.direction())};
+    const RealHalfPixels along = std::clamp(foot, RealHalfPixels{0}, length_of(line));
+    return {along, (p - heading(line, along).at).length()};
 }
 EllipticArc::Foot foot_on(const EllipticArc& curve, HalfPixelVector p) {
     return curve.nearest(p);
 }
 
 /// The stretches of a piece whose dashes a clip may show.
-std::vector<Interval> shown_parts(const LineSegment& side, const base::Clip& clip, const Origin& origin,
+std::vector<Interval> shown_parts(const LineSegment& line, const base::Clip& clip, const Origin& origin,
                                   const Pen&, const DashPattern& dashes) {
     // A pixel that a dash's cap covers is nearer to that dash than a period along the side: one period more
     // on either side of the pixels is enough, however wide the stroke is.
-    const Interval shown = beside(side, clip, origin);
+    const Interval shown = beside(line, clip, origin);
     const RealHalfPixels period = RealHalfPixels::of_pixels(dashes.period());
     return {{shown.from - period, shown.to + period}};
 }
@@ -99,15 +99,15 @@ std::vector<Interval> shown_parts(const EllipticArc& curve, const base::Clip& cl
                         origin.to_pixel(clip.right, clip.bottom) + margin);
 }
 
-/// Draws the parts of a contour's stroke, which may overlap.
+/// Draws the parts of a path's stroke, which may overlap.
 class StrokeParts {
   public:
     StrokeParts(const Origin& origin, const Pen& pen, SpanSink& parts)
         : origin_(origin), pen_(pen), half_width_(half_width_of(pen)), parts_(parts) {}
 
-    /// The part of a side from and to so far along it.
-    void add(const LineSegment& side, RealHalfPixels from, RealHalfPixels to) {
-        add_rectangle({side.from, side.direction()}, from, to);
+    /// The part of a line from and to so far along it.
+    void add(const LineSegment& line, RealHalfPixels from, RealHalfPixels to) {
+        add_rectangle({line.from, line.direction()}, from, to);
     }
 
     void add(const EllipticArc& whole, RealHalfPixels from, RealHalfPixels to) {
@@ -190,7 +190,7 @@ class StrokeParts {
         if (pen_.cap == Cap::round) add_disc(heading.at);
     }
 
-    /// A corner's area; its outer edges belong to it where they lie on the contour's inside.
+    /// A corner's area; its outer edges belong to it where they lie on the path's inside.
     void add_polygon(const std::vector<HalfPixelVector>& corners, bool outer_belongs) {
         RealHalfPlanes area;
         RealHalfPixels top{std::numeric_limits<long double>::max()};
@@ -240,14 +240,14 @@ std::vector<Dash> shown_dashes(const Piece& piece, const PieceOfPath& place, con
     return result;
 }
 
-/// Adds the dashes of one piece of a contour.
-void add_dashes(const LineSegment& side, const std::vector<Dash>& dashes, StrokeParts& strokes) {
+/// Adds the dashes of one line of a path.
+void add_dashes(const LineSegment& line, const std::vector<Dash>& dashes, StrokeParts& strokes) {
     for (const Dash& dash : dashes) {
         const RealHalfPixels from = RealHalfPixels::of_pixels(dash.from);
         const RealHalfPixels to = RealHalfPixels::of_pixels(dash.to);
-        strokes.add(side, from, to);
-        if (dash.begins) strokes.add_begin(heading(side, from));
-        if (dash.ends) strokes.add_end(heading(side, to));
+        strokes.add(line, from, to);
+        if (dash.begins) strokes.add_begin(heading(line, from));
+        if (dash.ends) strokes.add_end(heading(line, to));
     }
 }
 
@@ -275,8 +275,8 @@ Heading heading(const std::variant<LineSegment, EllipticArc>& piece, RealHalfPix
 
 } // namespace
 
-void CurveStroker::add(const LineSegment& side) {
-    if (length_of(side).count > 0) pieces_.emplace_back(side);
+void CurveStroker::add(const LineSegment& line) {
+    if (length_of(line).count > 0) pieces_.emplace_back(line);
 }
 
 bool CurveStroker::meets_next(const PieceOfPath& place, const Pen& pen, const DashPattern& dashes) const {
@@ -321,7 +321,7 @@ void CurveStroker::stroke(const Pen& pen, SpanSink& sink) const {
 
 namespace {
 
-/// Gathers the places where a contour's stroke reaches furthest: at the ends of its pieces and where these
+/// Gathers the places where a path's stroke reaches furthest: at the ends of its pieces and where these
 /// are level or upright, or, where a dash is off there, at the dashes before and after it.
 class StrokePlaces {
     static constexpr long double furthest_dot = 0x1p20L; ///< in pixels: where the search for dots ends
@@ -343,9 +343,9 @@ class StrokePlaces {
     [[nodiscard]] OutermostPlaces& result() { return result_; }
     [[nodiscard]] const DashPattern& dashes() const { return dashes_; }
 
-    void add_piece(const LineSegment& side, const PieceOfPath& place) {
-        add_event(side, place, {0});
-        add_event(side, place, length_of(side));
+    void add_piece(const LineSegment& line, const PieceOfPath& place) {
+        add_event(line, place, {0});
+        add_event(line, place, length_of(line));
     }
     void add_piece(const EllipticArc& curve, const PieceOfPath& place) {
         // An ellipse without a width is there and back again: what is off on one way may be on on the other.

@@ -16,15 +16,15 @@
 
 namespace coldbrick::raster {
 
-/// Sides and bends that follow each other, clockwise where they are closed, so that the inside lies on their
-/// right. A wide stroke is the pixels within half a width, at most half a width inside and less than that
-/// outside, as for circles.
+/// Strokes a path of straight lines and elliptic arcs, whose ends need not be pixels: clockwise where it is
+/// closed, so that the inside lies on its right. A wide stroke is the pixels within half a width, at most
+/// half a width inside and less than that outside, as for circles.
 class CurveStroker {
   public:
     CurveStroker(const Origin& origin, bool closed) : origin_(origin), closed_(closed) {}
 
-    /// Adds a side, unless it has no length.
-    void add(const LineSegment& side);
+    /// Adds a line, unless it has no length.
+    void add(const LineSegment& line);
     void add(const EllipticArc& curve) { pieces_.emplace_back(curve); }
 
     /// The stroke of width 2 and up with caps, joins and dashes.
@@ -45,7 +45,7 @@ class CurveStroker {
     [[nodiscard]] OutermostPlaces outermost(const Pen& pen) const;
 
   private:
-    /// How far along the contour, in pixels, its point nearest to a pixel lies.
+    /// How far along the path, in pixels, its point nearest to a pixel lies.
     [[nodiscard]] long double position(std::int64_t x, std::int64_t y) const;
 
     /// True if the stroke has a join at the end of the piece.

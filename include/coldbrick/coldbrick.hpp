@@ -48,6 +48,7 @@
 
 // Image: buffers, drawing into them, and what is made of them.
 #include <coldbrick/bitmap.hpp>     // a bit for each pixel
+#include <coldbrick/bounds.hpp>     // how far shapes reach with their styles
 #include <coldbrick/convert.hpp>    // formats, copies, channels, margins
 #include <coldbrick/draw.hpp>       // the verbs that paint
 #include <coldbrick/flood.hpp>      // areas of one colour

@@ -2,9 +2,11 @@
 /// The verbs that paint.
 #pragma once
 
+#include <coldbrick/blend.hpp>
 #include <coldbrick/colour.hpp>
 #include <coldbrick/fill.hpp>
 #include <coldbrick/image_view.hpp>
+#include <coldbrick/paint.hpp>
 #include <coldbrick/region.hpp>
 #include <coldbrick/series.hpp>
 #include <coldbrick/shape.hpp>

@@ -82,14 +82,4 @@ template <AnyShape S>
 template <AnyShape S>
 [[nodiscard]] Region region(const S& shape, const Stroke& stroke, const Box& within);
 
-/// The tight box of the pixels that draw() would paint with the style; an empty one if there are none. Pixels
-/// beyond the 32-bit coordinates count only for plain boxes, circles and ellipses. It takes a constant time
-/// for each vertex, however large the shape is; what dashes leave out and corners sharper than a few degrees
-/// are looked for row by row.
-/// @throws ArgumentError as draw().
-template <ClosedShape S>
-[[nodiscard]] Box bounds(const S& shape, const Fill& fill);
-template <AnyShape S>
-[[nodiscard]] Box bounds(const S& shape, const Stroke& stroke);
-
 } // namespace coldbrick

@@ -1,7 +1,7 @@
 #include <coldbrick/drawing.hpp>
 
 #include "geometry/shape_checks.hpp"
-#include "image/size_checks.hpp"
+#include "image/overlay_checks.hpp"
 #include "image/style_checks.hpp"
 
 #include <coldbrick/draw.hpp>

@@ -1,6 +1,4 @@
-// The tight boxes of shapes with their styles.
-
-#include <coldbrick/region.hpp>
+#include <coldbrick/bounds.hpp>
 
 #include "image/draw_pipeline.hpp"
 #include "image/shape_instances.hpp"

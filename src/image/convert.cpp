@@ -88,13 +88,6 @@ std::vector<Channel> channels_of(const PixelLayout& pixel) {
 
 } // namespace
 
-void image::check_palette(const ConstImageView& image) {
-    if (image.palette() == nullptr || image.palette()->size() == Palette::largest) return;
-    for (std::int32_t y = 0; y < image.height(); ++y)
-        for (const std::byte number : image.row(y))
-            (void)image.palette()->at(std::to_integer<std::size_t>(number));
-}
-
 Image converted(const ConstImageView& image, PixelFormat format, GrayRule rule, const Palette* palette) {
     image::check_palette(image);
     base::check_choice("gray rule", rule, GrayRule::linear);

@@ -1,8 +1,8 @@
 #include <coldbrick/overlay.hpp>
 
 #include "image/draw_pipeline.hpp"
+#include "image/overlay_checks.hpp"
 #include "image/pixel_reader.hpp"
-#include "image/size_checks.hpp"
 #include "paint/composite_run.hpp"
 
 #include <coldbrick/convert.hpp>
@@ -114,24 +114,12 @@ void composite(const ImageView& view, const ConstImageView& part, Point at, cons
     });
 }
 
-ConstImageView used_part(const ConstImageView& image, const Overlay& options) {
-    return options.source ? image.cropped(*options.source) : image;
-}
-
 } // namespace
-
-void image::check_overlay(const ConstImageView& image, const Overlay& options) {
-    const ConstImageView part = used_part(image, options);
-    if (options.mask != nullptr && options.mask->size() != part.size())
-        throw ArgumentError(fmt::format("a mask of {} x {} does not fit an image of {} x {}",
-                                        options.mask->size().width, options.mask->size().height, part.width(),
-                                        part.height()));
-}
 
 void overlay(const ImageView& view, const ConstImageView& image, Point at, const Overlay& options) {
     image::check(options.blending, view.format());
     image::check_overlay(image, options);
-    const ConstImageView part = used_part(image, options);
+    const ConstImageView part = image::used_part(image, options);
     if (!share_memory(view, part)) return composite(view, part, at, options);
     const Image copy = copied(part);
     composite(view, copy, at, options);

@@ -3,8 +3,6 @@
 #pragma once
 
 #include <coldbrick/box.hpp>
-#include <coldbrick/image_view.hpp>
-#include <coldbrick/overlay.hpp>
 #include <coldbrick/pixel_format.hpp>
 #include <coldbrick/point.hpp>
 
@@ -18,10 +16,6 @@ void check_size(Size size);
 /// Throws ArgumentError unless the box of pixels is not empty and lies inside an image of this size.
 /// @param what the message's name for it
 void check_inside(const char* what, const Box& box, Size size);
-
-/// Throws ArgumentError unless the image can be laid as the options say: the part lies in it, and the mask
-/// fits the part.
-void check_overlay(const ConstImageView& image, const Overlay& options);
 
 /// The bytes of a row without padding.
 std::ptrdiff_t row_bytes(Size size, PixelFormat format);

@@ -1,16 +1,8 @@
 #include <coldbrick/deep_colour.hpp>
 
-#include "base/range_checks.hpp"
 #include "paint/channel_depth.hpp"
 
 namespace coldbrick {
-
-void paint::check_channels(const RealColour& colour) {
-    base::check_share("colour channel red", colour.red);
-    base::check_share("colour channel green", colour.green);
-    base::check_share("colour channel blue", colour.blue);
-    base::check_share("colour channel alpha", colour.alpha);
-}
 
 Colour colour(const Colour16& deep) {
     return paint::to_depth<Colour>(deep);

@@ -2,6 +2,7 @@
 
 #include "support/generators.hpp"
 
+#include <coldbrick/bounds.hpp>
 #include <coldbrick/draw.hpp>
 #include <coldbrick/region.hpp>
 

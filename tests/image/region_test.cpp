@@ -5,6 +5,7 @@
 #include "support/generators.hpp"
 #include "support/pixel_set.hpp"
 
+#include <coldbrick/bounds.hpp>
 #include <coldbrick/draw.hpp>
 #include <coldbrick/image.hpp>
 #include <coldbrick/region.hpp>

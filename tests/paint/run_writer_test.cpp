@@ -1,34 +1,52 @@
-// Unit tests for src/paint/run_writer.hpp: runs of pixels of every size, also of those that no format has
-// yet, and without the wider registers that the machine may have.
+// Runs of pixels of every size, also of those that no format has yet.
 
 #include "paint/run_writer.hpp"
 
 #include <gtest/gtest.h>
 
+#include <array>
+#include <cstddef>
+#include <cstdint>
+#include <cstring>
 #include <vector>
 
 namespace coldbrick::paint {
 
+namespace {
+
+constexpr std::size_t begin = 29;
+constexpr auto untouched = std::byte{0xEE};
+
+/// What a writer of whole pixels makes of memory, in a place that is aligned to nothing.
+template <class Writer>
+std::vector<std::byte> written(const Writer& writer, std::size_t bytes) {
+    std::vector<std::byte> memory(350, untouched);
+    writer.write(Places<1>{memory.data() + begin}, bytes);
+    return memory;
+}
+
+} // namespace
+
+// With registers of both widths, whatever the machine has.
 TEST(RunWriter, WritesWholePixelsAndNothingElse) {
-    constexpr std::uint64_t pixel = 0x8877665544332211U;
-    constexpr auto untouched = std::byte{0xEE};
-    for (const std::size_t size : {1U, 2U, 3U, 4U, 6U, 8U}) {
-        const std::uint64_t bytes = size == 8 ? pixel : pixel & ((std::uint64_t{1} << (8 * size)) - 1);
-        const RepeatedPixel pattern({bytes, 0}, static_cast<std::ptrdiff_t>(size));
-        for (std::size_t pixels = 0; pixels <= 240 / size; ++pixels) {
-            const std::size_t begin = 29;
-            std::vector<std::byte> expected(300, untouched);
+    std::array<std::uint64_t, 2> pixel{0x8877665544332211U, 0x00FFEEDDCCBBAA99U};
+    for (const std::size_t size : {1U, 2U, 3U, 4U, 6U, 8U, 12U, 16U}) {
+        std::array<std::uint64_t, 2> bytes{};
+        std::memcpy(bytes.data(), pixel.data(), size);
+        const RepeatedPixel pattern(bytes, static_cast<std::ptrdiff_t>(size));
+        for (std::size_t pixels = 0; pixels <= 290 / size; ++pixels) {
+            std::vector<std::byte> expected(350, untouched);
             for (std::size_t i = 0; i < pixels * size; ++i)
-                expected[begin + i] = static_cast<std::byte>(pixel >> (8 * (i % size)));
-            std::vector<std::byte> memory(300, untouched);
-            RunWriter<16>(pattern).write(Places<1>{memory.data() + begin}, pixels * size);
-            ASSERT_EQ(memory, expected) << size << " bytes, run of " << pixels;
+                expected[begin + i] = reinterpret_cast<const std::byte*>(pixel.data())[i % size];
+            ASSERT_EQ(written(RunWriter<16>(pattern), pixels * size), expected)
+                << size << " bytes, run of " << pixels;
+            ASSERT_EQ(written(RunWriter<32>(pattern), pixels * size), expected)
+                << size << " bytes, run of " << pixels;
             const auto stride = static_cast<std::ptrdiff_t>(size);
             if (!RepeatedPixel::repeats_in_words(stride)) continue;
-            memory.assign(300, untouched);
-            WordRunWriter<16>(RepeatedPixel::word(bytes, stride))
-                .write(Places<1>{memory.data() + begin}, pixels * size);
-            ASSERT_EQ(memory, expected) << size << " bytes in words, run of " << pixels;
+            const std::uint64_t word = RepeatedPixel::word(bytes[0], stride);
+            ASSERT_EQ(written(WordRunWriter<16>(word), pixels * size), expected) << size << " bytes in words";
+            ASSERT_EQ(written(WordRunWriter<32>(word), pixels * size), expected) << size << " bytes in words";
         }
     }
 }

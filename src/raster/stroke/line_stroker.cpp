@@ -1,6 +1,5 @@
 #include "raster/stroke/line_stroker.hpp"
 
-#include "geometry/shape_checks.hpp"
 #include "raster/areas/exact_half_planes.hpp"
 #include "raster/shapes/box.hpp"
 #include "raster/spans/span_union.hpp"
@@ -416,17 +415,3 @@ void stroke(const Polyline& polyline, const Pen& pen, SpanSink& sink) {
 }
 
 } // namespace coldbrick::raster
-
-namespace coldbrick {
-
-bool Polyline::contains(Point pixel) const {
-    geometry::check(*this);
-    for (std::size_t i = 0; i < points.size(); ++i) {
-        const bool last = i + 1 == points.size();
-        const Point next = last ? (closed ? points.front() : points[i]) : points[i + 1];
-        if (Line{points[i], next}.contains(pixel)) return true;
-    }
-    return false;
-}
-
-} // namespace coldbrick

@@ -76,11 +76,3 @@ void add_line(const Line& line, SpanSink& sink) {
 }
 
 } // namespace coldbrick::raster
-
-namespace coldbrick {
-
-bool Line::contains(Point pixel) const {
-    return raster::ThinLineSteps(*this, base::Clip::at(pixel)).count > 0;
-}
-
-} // namespace coldbrick

@@ -37,3 +37,12 @@ execute_process(COMMAND ${CMAKE_COMMAND} -G Ninja -S ${CMAKE_CURRENT_LIST_DIR} -
 if(status EQUAL 0 OR NOT output MATCHES "coldbrick has no component \"sonar\"")
     message(FATAL_ERROR "an unknown component is not refused:\n${output}")
 endif()
+
+# The core needs no libpng; what does is told so.
+set(core_alone ${CMAKE_COMMAND} -G Ninja -S ${CMAKE_CURRENT_LIST_DIR}/../.. -B ${WORK}/core_alone -DCOLDBRICK_FILES=OFF
+    -DCOLDBRICK_DEVELOPER=OFF -DCMAKE_DISABLE_FIND_PACKAGE_PNG=ON -DCMAKE_CXX_COMPILER=${COMPILER})
+run(${core_alone} -DCOLDBRICK_TOOL=OFF)
+execute_process(COMMAND ${core_alone} -DCOLDBRICK_TOOL=ON RESULT_VARIABLE status ERROR_VARIABLE output OUTPUT_QUIET)
+if(status EQUAL 0 OR NOT output MATCHES "need image files")
+    message(FATAL_ERROR "a tool without image files is not refused:\n${output}")
+endif()

@@ -1,5 +1,6 @@
 #include <coldbrick/files.hpp>
 
+#include "base/range_checks.hpp"
 #include "base/shown_text.hpp"
 #include "files/atomic_write.hpp"
 #include "files/png.hpp"
@@ -13,21 +14,64 @@
 
 #include <algorithm>
 #include <array>
+#include <iterator>
 #include <limits>
+#include <span>
 #include <string>
-#include <utility>
+#include <string_view>
 
 namespace coldbrick {
 
 namespace {
 
-constexpr std::array<std::pair<const char*, FileType>, 5> extensions{{
-    {".png", FileType::png},
-    {".pgm", FileType::pgm},
-    {".ppm", FileType::ppm},
-    {".pam", FileType::pam},
-    {".pnm", FileType::pnm},
-}};
+std::vector<std::byte> encode_png(const ConstImageView& image, FileType) {
+    return files::encode_png(image);
+}
+
+/// How files of a type are named and written: a row each.
+struct WrittenType {
+    FileType type;
+    std::string_view extension;
+    std::vector<std::byte> (*encode)(const ConstImageView& image, FileType type);
+};
+constexpr WrittenType written_types[] = {
+    {FileType::png, ".png", encode_png},        {FileType::pgm, ".pgm", files::encode_pnm},
+    {FileType::ppm, ".ppm", files::encode_pnm}, {FileType::pam, ".pam", files::encode_pnm},
+    {FileType::pnm, ".pnm", files::encode_pnm},
+};
+
+bool is_png(std::span<const std::byte> file) {
+    constexpr std::array signature{std::byte{0x89}, std::byte{'P'}, std::byte{'N'}, std::byte{'G'}};
+    return file.size() >= signature.size() && std::ranges::equal(signature, file.first(signature.size()));
+}
+
+bool is_anymap(std::span<const std::byte> file) {
+    return !file.empty() && file[0] == std::byte{'P'};
+}
+
+/// How files are known by their first bytes, and read: a row each.
+struct ReadType {
+    bool (*begins)(std::span<const std::byte> file);
+    Image (*decode)(std::span<const std::byte> file, std::size_t most_bytes);
+};
+constexpr ReadType read_types[] = {{is_png, files::decode_png}, {is_anymap, files::decode_pnm}};
+
+const ReadType* read_type_of(std::span<const std::byte> beginning) {
+    const auto* const found =
+        std::ranges::find_if(read_types, [&](const ReadType& type) { return type.begins(beginning); });
+    return found == std::end(read_types) ? nullptr : found;
+}
+
+bool is_known(std::span<const std::byte> beginning) {
+    return read_type_of(beginning) != nullptr;
+}
+
+std::string known_extensions() {
+    std::string result;
+    for (const WrittenType& type : written_types)
+        result.append(result.empty() ? "" : ", ").append(type.extension);
+    return result;
+}
 
 std::string lower(std::string text) {
     std::ranges::transform(text, text.begin(), [](char c) {
@@ -40,17 +84,17 @@ std::string lower(std::string text) {
 
 FileType file_type(const FileName& path) {
     const std::string extension = lower(std::filesystem::path(path.text()).extension().string());
-    const auto* const found = std::ranges::find_if(
-        extensions, [&extension](const auto& known) { return known.first == extension; });
-    if (found == extensions.end())
-        throw FileError(
-            fmt::format("cannot write {}: the extension {} is none of .png, .pgm, .ppm, .pam, .pnm",
-                        files::shown(path.text()), base::in_quotes(extension)));
-    return found->second;
+    const auto* const found = std::ranges::find(written_types, extension, &WrittenType::extension);
+    if (found == std::end(written_types))
+        throw FileError(fmt::format("cannot write {}: the extension {} is none of {}",
+                                    files::shown(path.text()), base::in_quotes(extension),
+                                    known_extensions()));
+    return found->type;
 }
 
 std::vector<std::byte> encode(const ConstImageView& image, FileType type) {
-    return type == FileType::png ? files::encode_png(image) : files::encode_pnm(image, type);
+    base::check_choice("file type", type, FileType::pnm);
+    return std::ranges::find(written_types, type, &WrittenType::type)->encode(image, type);
 }
 
 void save(const ConstImageView& image, const FileName& path) {
@@ -61,28 +105,12 @@ void write_file(const FileName& path, std::span<const std::byte> bytes) {
     files::write_atomically(path.text(), bytes);
 }
 
-namespace {
-
-bool is_png(std::span<const std::byte> file) {
-    constexpr std::array signature{std::byte{0x89}, std::byte{'P'}, std::byte{'N'}, std::byte{'G'}};
-    return file.size() >= signature.size() && std::ranges::equal(signature, file.first(signature.size()));
-}
-
-bool is_anymap(std::span<const std::byte> file) {
-    return !file.empty() && file[0] == std::byte{'P'};
-}
-
-bool is_known(std::span<const std::byte> beginning) {
-    return is_png(beginning) || is_anymap(beginning);
-}
-
-} // namespace
-
 Image decode(std::span<const std::byte> file, std::size_t most_bytes) {
-    if (!is_known(file))
+    const ReadType* const type = read_type_of(file);
+    if (type == nullptr)
         throw FileError("cannot decode the image: it is neither a PNG file nor a portable anymap");
     try {
-        return is_png(file) ? files::decode_png(file, most_bytes) : files::decode_pnm(file, most_bytes);
+        return type->decode(file, most_bytes);
     } catch (const ArgumentError& error) { // of the image that it would be
         throw FileError(fmt::format("cannot decode the image: {}", error.what()));
     }

@@ -1,6 +1,5 @@
 #include <coldbrick/drawing.hpp>
 
-#include "geometry/shape_checks.hpp"
 #include "image/overlay_checks.hpp"
 #include "image/style_checks.hpp"
 
@@ -43,16 +42,9 @@ void draw(const ImageView& view, const Drawing::Picture& picture) {
 
 void Drawing::add(StyledShape item) {
     if (!item.fill && !item.stroke) throw ArgumentError("a shape of a drawing has neither fill nor stroke");
-    const auto check_one = [&item]<class S>(const S& shape) {
-        geometry::check(shape);
-        if (item.fill) {
-            image::check(*item.fill);
-            image::check_suits<S>(*item.fill);
-        }
-        if (item.stroke) {
-            image::check(*item.stroke);
-            image::check_suits<S>(*item.stroke);
-        }
+    const auto check_one = [&item](const auto& shape) {
+        if (item.fill) image::check_styled(shape, *item.fill);
+        if (item.stroke) image::check_styled(shape, *item.stroke);
     };
     std::visit(check_one, item.shape);
     items_.emplace_back(std::move(item));

@@ -62,21 +62,17 @@ raster::Pen outline_pen(const Stroke& stroke) {
 
 template <ClosedShape S>
 Box bounds(const S& shape, const Fill& fill) {
-    image::check(fill);
+    image::check_styled(shape, fill);
     if constexpr (std::same_as<S, Polygon>)
-        if (fill.edge == FillEdge::tiling) {
-            geometry::check(shape);
+        if (fill.edge == FillEdge::tiling)
             return raster::bounds_near(raster::outermost(shape),
                                        [&](raster::SpanSink& sink) { image::rasterise(shape, fill, sink); });
-        }
     return shape.bounds();
 }
 
 template <AnyShape S>
 Box bounds(const S& shape, const Stroke& stroke) {
-    geometry::check(shape);
-    image::check(stroke);
-    image::check_suits<S>(stroke);
+    image::check_styled(shape, stroke);
     const raster::Pen pen = outline_pen(stroke);
     if (is_empty(shape) || (!pen.dashed() && pen.width == 1)) return shape.bounds();
     if constexpr (std::same_as<S, Box> || std::same_as<S, RoundedBox> || std::same_as<S, Circle>)

@@ -6,7 +6,6 @@
 #pragma once
 
 #include "geometry/loose_bounds.hpp"
-#include "geometry/shape_checks.hpp"
 #include "image/draw_thin.hpp"
 #include "image/style_checks.hpp"
 #include "paint/painter.hpp"
@@ -108,7 +107,6 @@ class SpanPainter {
     SpanPainter(const ImageView& view, const Paint& paint, const Blending& blending)
         : clip_(clip_of(view)), paint_(paint), painter_(surface_of(view), paint, blending) {}
 
-    [[nodiscard]] const base::Clip& clip() const { return clip_; }
     [[nodiscard]] const paint::Painter& painter() const { return painter_; }
 
     /// Counts a pattern's coordinates from what has bounds(), if it wants that.

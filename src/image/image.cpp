@@ -36,16 +36,13 @@ Image::Image(Size size, const Palette& palette, const Colour& ground, std::size_
     fill_with(view(), ground);
 }
 
-Image::Image(const Image& other)
-    : Image(other.palette_, (other.check_not_moved_from(), other.size_), other.format_, no_limit) {
+Image::Image(const Image& other) : Image(other.palette_, other.view().size(), other.format_, no_limit) {
     std::memcpy(bytes_, other.bytes_, image::image_bytes(size_, format_, no_limit));
 }
 
 Image::Image(Image&& other) noexcept
-    : size_(other.size_), format_(other.format_), palette_(std::move(other.palette_)),
-      bytes_(std::exchange(other.bytes_, nullptr)) {
-    other.palette_.reset();
-}
+    : size_(other.size_), format_(other.format_), palette_(std::exchange(other.palette_, std::nullopt)),
+      bytes_(std::exchange(other.bytes_, nullptr)) {}
 
 Image& Image::operator=(const Image& other) {
     if (this != &other) *this = Image(other);
@@ -53,10 +50,12 @@ Image& Image::operator=(const Image& other) {
 }
 
 Image& Image::operator=(Image&& other) noexcept {
+    if (this == &other) return *this;
     size_ = other.size_;
     format_ = other.format_;
-    std::swap(palette_, other.palette_);
-    std::swap(bytes_, other.bytes_);
+    palette_ = std::exchange(other.palette_, std::nullopt);
+    delete[] bytes_;
+    bytes_ = std::exchange(other.bytes_, nullptr);
     return *this;
 }
 

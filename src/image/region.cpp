@@ -27,9 +27,7 @@ base::Clip clip_of(const Box& within) {
 /// The pixels in a clip of a shape with a style.
 template <class S, class Style>
 Region gathered(const S& shape, const Style& style, const base::Clip& clip) {
-    geometry::check(shape);
-    image::check(style);
-    image::check_suits<S>(style);
+    image::check_styled(shape, style);
     if (clip.empty()) return {};
     return Region(raster::ordered_spans(clip, [&](raster::SpanSink& sink) {
         if constexpr (std::same_as<Style, Fill>)

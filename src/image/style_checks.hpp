@@ -4,6 +4,7 @@
 
 #include "base/limits.hpp"
 #include "base/range_checks.hpp"
+#include "geometry/shape_checks.hpp"
 #include "paint/composite_colour.hpp"
 
 #include <coldbrick/fill.hpp>
@@ -57,6 +58,14 @@ template <class S>
 void check_suits(const Stroke& stroke) {
     if constexpr (OpenShape<S>)
         if (stroke.alignment != Alignment::centred) throw_no_inside();
+}
+
+/// Throws ArgumentError unless a shape and its style have values in their ranges and suit each other.
+template <class S, class Style>
+void check_styled(const S& shape, const Style& style) {
+    geometry::check(shape);
+    check(style);
+    check_suits<S>(style);
 }
 
 /// Throws ArgumentError if the format is one whose bits no mode may change.

@@ -38,7 +38,7 @@ void composite_run(const Surface& surface, const Blending& blending, std::int64_
                    std::span<const C> colours) {
     if constexpr (std::same_as<C, Colour>)
         if (lays_over_bytes(surface, blending))
-            return lay_over_row(colours, surface.address(x, y), surface.codec);
+            return composite_over_row(colours, surface.address(x, y), surface.codec);
     const ChannelMask mask = mask_for(surface);
     const bool gray = surface.codec.layout->is_gray();
     std::byte* at = surface.address(x, y);

@@ -3,8 +3,8 @@
 #pragma once
 
 #include "base/mirrored_span.hpp"
-#include "paint/blend_constant.hpp"
 #include "paint/composite_colour.hpp"
+#include "paint/constant_blend.hpp"
 #include "paint/pattern_sampler.hpp"
 #include "paint/surface.hpp"
 

@@ -112,7 +112,7 @@ COLDBRICK_WIDE std::size_t shuffle_fours(const std::byte* from, std::byte* to, s
 }
 
 /// Composites colours one by one, whatever is there.
-void lay_singly(std::span<const Colour> colours, std::byte* pixel, const Codec& codec) {
+void composite_singly(std::span<const Colour> colours, std::byte* pixel, const Codec& codec) {
     for (const Colour& colour : colours) {
         codec.encode(source_over(colour, codec.decode<Colour>(pixel)), pixel);
         pixel += codec.layout->bytes;
@@ -121,7 +121,8 @@ void lay_singly(std::span<const Colour> colours, std::byte* pixel, const Codec& 
 
 /// Composites the whole fours of colours; returns how many that were.
 template <std::size_t Each>
-COLDBRICK_WIDE std::size_t lay_fours(std::span<const Colour> colours, std::byte* pixels, const Codec& codec) {
+COLDBRICK_WIDE std::size_t composite_fours(std::span<const Colour> colours, std::byte* pixels,
+                                           const Codec& codec) {
     const Orders& orders = orders_of(*codec.layout);
     const Bytes colour_order = vector_of(orders.colours);
     const Bytes alpha_order = vector_of(orders.alphas);
@@ -138,7 +139,7 @@ COLDBRICK_WIDE std::size_t lay_fours(std::span<const Colour> colours, std::byte*
         const Bytes not_opaque = ~backdrop & alpha;
         std::memcpy(missing.data(), &not_opaque, sizeof missing);
         if ((missing[0] | missing[1]) != 0) {
-            lay_singly(colours.subspan(done, 4), pixels, codec);
+            composite_singly(colours.subspan(done, 4), pixels, codec);
             continue;
         }
         const auto over = reinterpret_cast<Lanes>(reordered(source, colour_order) | alpha);
@@ -187,12 +188,13 @@ void Shuffle::row(const std::byte* from, std::byte* to, std::size_t pixels) cons
                 order_[i] == none ? std::byte{255} : from[done * from_bytes_ + order_[i]];
 }
 
-void lay_over_row(std::span<const Colour> colours, std::byte* pixels, const Codec& codec) {
+void composite_over_row(std::span<const Colour> colours, std::byte* pixels, const Codec& codec) {
     const auto bytes = static_cast<std::size_t>(codec.layout->bytes);
     std::size_t done = 0;
     if (wide_vectors())
-        done = bytes == 4 ? lay_fours<4>(colours, pixels, codec) : lay_fours<3>(colours, pixels, codec);
-    lay_singly(colours.subspan(done), pixels + done * bytes, codec);
+        done = bytes == 4 ? composite_fours<4>(colours, pixels, codec)
+                          : composite_fours<3>(colours, pixels, codec);
+    composite_singly(colours.subspan(done), pixels + done * bytes, codec);
 }
 
 } // namespace coldbrick::paint

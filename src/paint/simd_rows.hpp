@@ -31,6 +31,6 @@ class Shuffle {
 };
 
 /// Composites colours source-over with the pixels of a row, in such a format, without gaps.
-void lay_over_row(std::span<const Colour> colours, std::byte* pixels, const Codec& codec);
+void composite_over_row(std::span<const Colour> colours, std::byte* pixels, const Codec& codec);
 
 } // namespace coldbrick::paint

@@ -136,6 +136,12 @@ std::vector<ExpressionPtr> ExpressionParser::list() {
     return result;
 }
 
+void ExpressionParser::width_and_height(ExpressionPtr& width, ExpressionPtr& height) {
+    width = expression();
+    cursor_.expect_times();
+    height = expression();
+}
+
 ExpressionPtr parse_expression(const Source& source) {
     TokenCursor cursor(source);
     ExpressionPtr result = ExpressionParser(cursor).expression();

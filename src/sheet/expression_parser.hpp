@@ -24,6 +24,9 @@ class ExpressionParser {
     /// One or more, with commas between them.
     std::vector<ExpressionPtr> list();
 
+    /// WIDTH x HEIGHT, into the two.
+    void width_and_height(ExpressionPtr& width, ExpressionPtr& height);
+
     /// The value after a word that may be left out; null if it is.
     ExpressionPtr after(Word word) { return cursor_.take(word) ? expression() : nullptr; }
 

@@ -52,9 +52,7 @@ void StatementParser::fail_unknown_statement() const {
 
 SheetStatement StatementParser::sheet_statement() {
     SheetStatement result;
-    result.width = expressions_.expression();
-    cursor_.expect_times();
-    result.height = expressions_.expression();
+    expressions_.width_and_height(result.width, result.height);
     if (cursor_.take(Word::on)) result.ground = expressions_.expression();
     return result;
 }
@@ -93,9 +91,7 @@ void StatementParser::image_words(ImageStatement& image, WordsBefore& before) {
     if (cursor_.take_once(before, Word::anchor)) {
         image.anchor = cursor_.choice<Anchor>(anchors);
     } else if (cursor_.take_once(before, Word::size)) {
-        image.width = expressions_.expression();
-        cursor_.expect_times();
-        image.height = expressions_.expression();
+        expressions_.width_and_height(image.width, image.height);
     } else if (cursor_.take_once(before, Word::inside, "way to fit the size")) {
         image.fit = Fit::inside;
     } else if (cursor_.take_once(before, Word::cover, "way to fit the size")) {
@@ -129,9 +125,7 @@ Frame StatementParser::frame() {
     }
     if (!cursor_.take(Word::size))
         cursor_.fail_expecting("\"to\" and the opposite corner, or \"size\" and width x height");
-    result.width = expressions_.expression();
-    cursor_.expect_times();
-    result.height = expressions_.expression();
+    expressions_.width_and_height(result.width, result.height);
     return result;
 }
 
@@ -152,9 +146,7 @@ OvalForm StatementParser::oval_form(bool may_be_circle) {
         } else {
             if (!cursor_.take(Word::radii))
                 cursor_.fail_expecting(may_be_circle ? "\"radius\" or \"radii\"" : "\"radii\"");
-            result.across = expressions_.expression();
-            cursor_.expect_times();
-            result.down = expressions_.expression();
+            expressions_.width_and_height(result.across, result.down);
         }
     }
     result.turn = expressions_.after(Word::turned);

@@ -286,6 +286,14 @@ TEST(Image, MovedFromHasNoPixels) {
     });
     image = taken;
     EXPECT_EQ(image.pixel({3, 3}), Colour(0, 0, 0));
+    // A larger image moved over a smaller one leaves it no memory that it could take for its own.
+    Image larger({40, 40}, Palette({{Colour(1, 2, 3), ""}}), Colour(1, 2, 3));
+    image = std::move(larger);
+    EXPECT_EQ(image.pixel({39, 39}), Colour(1, 2, 3));
+    expect_errors<ArgumentError>({{[&] { (void)larger.view(); }, message}});
+    Image& same = image;
+    image = std::move(same);
+    EXPECT_EQ(image.pixel({39, 39}), Colour(1, 2, 3));
     // NOLINTEND(bugprone-use-after-move)
 }
 

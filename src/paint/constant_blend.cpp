@@ -1,4 +1,4 @@
-#include "paint/blend_constant.hpp"
+#include "paint/constant_blend.hpp"
 
 #include "paint/composite_colour.hpp"
 #include "paint/cpu_features.hpp"

@@ -2,7 +2,10 @@
 /// Contracts of the library's own code. A broken one is a mistake of the library, not of its user.
 #pragma once
 
-namespace coldbrick::base {
+namespace coldbrick {
+
+// Exported, since components other than the core use it, too.
+namespace [[gnu::visibility("default")]] base {
 
 /// What is told of a broken contract: its text and the place in the sources. It must not return.
 using ContractHandler = void (*)(const char* contract, const char* file, int line);
@@ -14,7 +17,9 @@ ContractHandler set_contract_handler(ContractHandler handler) noexcept;
 /// Tells the handler.
 [[noreturn]] void contract_broken(const char* contract, const char* file, int line);
 
-} // namespace coldbrick::base
+} // namespace base
+
+} // namespace coldbrick
 
 /// A contract that is always checked, since memory depends on it.
 #define COLDBRICK_ENSURE(condition)                                                                          \

@@ -1,5 +1,6 @@
 #include "sheet/statement_parser.hpp"
 
+#include "base/contract.hpp"
 #include "base/nearest_word.hpp"
 
 #include <string>
@@ -34,7 +35,8 @@ StatementForm StatementParser::statement_form() {
     case Word::sector: return styled(arc_form(ArcForm::Kind::sector));
     case Word::segment: return styled(arc_form(ArcForm::Kind::segment));
     case Word::polygon: return styled(polygon_form());
-    default: return styled(regular_form(Word::tips, true)); // a star
+    case Word::star: return styled(regular_form(Word::tips, true));
+    default: base::contract_broken("each statement has its rule", __FILE_NAME__, __LINE__);
     }
 }
 

@@ -15,7 +15,10 @@ list(REMOVE_DUPLICATES coldbrick_wanted)
 
 find_dependency(fmt 9)
 if(files IN_LIST coldbrick_wanted)
-    find_dependency(PNG)
+    list(APPEND CMAKE_MODULE_PATH ${CMAKE_CURRENT_LIST_DIR})
+    foreach(coldbrick_library ZLIB PNG JPEG GIF WebP)
+        find_dependency(${coldbrick_library})
+    endforeach()
 endif()
 
 if(NOT TARGET coldbrick::coldbrick)

@@ -51,7 +51,9 @@ const std::map<std::string, std::string> public_layer{
     {"fill", "paint"},           {"stroke", "paint"},        {"image", "image"},
     {"region", "image"},         {"series", "geometry"},     {"image_view", "image"},
     {"draw", "image"},           {"magnify", "image"},       {"drawing", "drawing"},
-    {"files", "files"},          {"sheet", "sheet"},
+    {"files", "files"},          {"file_type", "files"},     {"image_info", "files"},
+    {"row_files", "files"},      {"reel", "files"},          {"quantise", "image"},
+    {"function_ref", "base"},    {"frame_rate", "base"},     {"sheet", "sheet"},
 };
 
 /// The layers of the core, from bottom to top.

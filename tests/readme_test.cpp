@@ -4,12 +4,15 @@
 #include "support/files.hpp"
 
 #include <coldbrick/colour_text.hpp>
+#include <coldbrick/reel.hpp>
 #include <coldbrick/sheet.hpp>
 
 #include <gtest/gtest.h>
 
+#include <algorithm>
 #include <filesystem>
 #include <regex>
+#include <set>
 
 namespace coldbrick::test {
 
@@ -90,6 +93,31 @@ TEST(Examples, ComposeReflectsTheShoreInTheWater) {
     }
     EXPECT_EQ(run_command(example).status, 2);
     EXPECT_EQ(run_command(example + ' ' + folder.file("none/a.png")).status, 1);
+}
+
+TEST(Examples, WhatBouncesStaysInTheBasin) {
+    const TemporaryFolder folder;
+    const std::string example = BOUNCING_PATH;
+    EXPECT_EQ(run_command(example + ' ' + folder.file("a.png")).status, 0);
+    ReelReader reader(folder.file("a.png"));
+    int frames = 0;
+    // The circle is the first to be painted over; the polygon last painted is whole in every frame.
+    std::set<std::int64_t> widths;
+    while (const auto frame = reader.next()) {
+        std::int32_t left = 240;
+        std::int32_t right = -1;
+        for (std::int32_t i = 0; i < 240 * 160; ++i)
+            if (frame->image.pixel({i % 240, i / 240}) == colour("plum")) {
+                left = std::min(left, i % 240);
+                right = std::max(right, i % 240);
+            }
+        widths.insert(right - left + 1);
+        ++frames;
+    }
+    EXPECT_EQ(frames, 100);
+    EXPECT_EQ(widths.size(), 1U) << "it is cut at an edge";
+    EXPECT_EQ(run_command(example).status, 2);
+    EXPECT_EQ(run_command(example + ' ' + folder.file("a.jpg")).status, 1);
 }
 
 } // namespace coldbrick::test

@@ -1,10 +1,11 @@
 #include "command_line.hpp"
 
 #include "commands.hpp"
+#include "options.hpp"
+#include "streams.hpp"
 
 #include "base/nearest_word.hpp"
 #include "base/shown_text.hpp"
-#include "streams.hpp"
 
 #include <coldbrick/error.hpp>
 #include <coldbrick/version.hpp>
@@ -28,6 +29,43 @@ namespace {
 
 namespace cb = coldbrick;
 
+/// Calls call(), which throws FileError where an option's value is wrong.
+template <class Call>
+void check_option(const char* name, Call call) {
+    try {
+        call();
+    } catch (const cb::FileError& error) {
+        throw CLI::ValidationError(name, error.what());
+    }
+}
+
+void check_output(const ImageOutput& output) {
+    if (output.path.empty()) throw CLI::RequiredError("--output");
+    check_option("--output", [&] { (void)output.file_type(); });
+}
+
+// What is wrong with a call that each option alone does not show.
+void check(const DrawArguments& arguments) {
+    check_output(arguments.output);
+}
+void check(const GraphArguments& arguments) {
+    check_output(arguments.output);
+}
+void check(const ReelArguments& arguments) {
+    check_option("--output", [&] { (void)arguments.reel_type(); });
+}
+void check(const RecastArguments& arguments) {
+    const bool has_path = !arguments.output.path.empty();
+    if (has_path != arguments.folder.empty())
+        throw CLI::ValidationError("recast", "give one of --output and --into");
+    if (has_path && arguments.inputs.size() > 1)
+        throw CLI::ValidationError("--output", "several images go --into a folder");
+    if (has_path) check_output(arguments.output);
+}
+void check(const InspectArguments&) {}
+void check(const ColoursArguments&) {}
+void check(const DemoArguments&) {}
+
 /// Adds a command that runs with the arguments that its options have filled.
 template <class Arguments, class AddOptions>
 void add_command(CLI::App& tool, const char* name, const char* description, void (*run)(const Arguments&),
@@ -35,59 +73,10 @@ void add_command(CLI::App& tool, const char* name, const char* description, void
     CLI::App* const command = tool.add_subcommand(name, description);
     const auto arguments = std::make_shared<Arguments>();
     add_options(*command, *arguments);
-    command->callback([run, arguments] { run(*arguments); });
-}
-
-CLI::Option* add_file(CLI::App& command, const char* name, std::string& target, const char* description) {
-    return command.add_option(name, target, description)->type_name("FILE");
-}
-
-void add_output(CLI::App& command, std::string& target) {
-    const auto check_type = [](const std::string& path) -> std::string {
-        try {
-            (void)cb::file_type(path);
-            return {};
-        } catch (const cb::FileError& error) {
-            return error.what();
-        }
-    };
-    add_file(command, "-o,--output", target, "The image file: .png, .pgm, .ppm, .pam or .pnm")
-        ->required()
-        ->check(CLI::Validator(check_type, "", "image file"));
-}
-
-/// Adds an option that takes a whole number.
-template <class Number>
-CLI::Option* add_number(CLI::App& command, const char* name, Number& target, Number low, Number high,
-                        const char* description) {
-    const auto take = [=, &target](const std::string& text) {
-        const char* const end = text.data() + text.size();
-        Number value{};
-        const auto read = std::from_chars(text.data(), end, value);
-        if (read.ec != std::errc() || read.ptr != end || value < low || value > high)
-            throw CLI::ValidationError(name, fmt::format("{} is not a whole number of {}..{}",
-                                                         cb::base::in_quotes(text), low, high));
-        target = value;
-    };
-    return command.add_option_function<std::string>(name, take, description)->type_name("NUMBER");
-}
-
-/// Adds an option that takes one of the words and gives `target` its value.
-template <class Value, class Target>
-CLI::Option* add_choice(CLI::App& command, const char* name, const char* description,
-                        const std::map<std::string, Value>& choices, Target& target) {
-    const auto take = [name, choices, &target](const std::string& word) {
-        const auto found = choices.find(word);
-        if (found == choices.end()) {
-            std::vector<std::string_view> known;
-            known.reserve(choices.size());
-            for (const auto& choice : choices) known.push_back(choice.first);
-            throw CLI::ValidationError(
-                name, fmt::format("{} is none of {}", cb::base::in_quotes(word), fmt::join(known, ", ")));
-        }
-        target = found->second;
-    };
-    return command.add_option_function<std::string>(name, take, description)->type_name("WORD");
+    command->callback([run, arguments] {
+        check(*arguments);
+        run(*arguments);
+    });
 }
 
 /// Accepts NAME=VALUE.
@@ -107,14 +96,21 @@ void add_sheet(CLI::App& command, SheetArguments& arguments) {
         ->check(CLI::Validator(check_setting, "", "setting"));
 }
 
+void add_frame(CLI::App& command, std::int32_t& frame) {
+    add_number(command, "--frame", frame, std::int32_t{0}, std::numeric_limits<std::int32_t>::max(),
+               "Which frame of the sheet, from 0 on");
+}
+
 void add_draw_options(CLI::App& command, DrawArguments& arguments) {
     add_sheet(command, arguments.sheet);
-    add_output(command, arguments.output);
+    add_image_output(command, arguments.output);
+    add_frame(command, arguments.frame);
 }
 
 void add_graph_options(CLI::App& command, GraphArguments& arguments) {
     add_sheet(command, arguments.sheet);
-    add_output(command, arguments.output);
+    add_image_output(command, arguments.output);
+    add_frame(command, arguments.frame);
     add_number(command, "--zoom", arguments.zoom, 1, 1024, "The side of a magnified pixel, 1..1024")
         ->default_str(std::to_string(arguments.zoom));
 }
@@ -149,7 +145,7 @@ int quarters_of(const std::string& text) {
         "--turn", fmt::format("{} is none of -270, -180, -90, 0, 90, 180, 270", cb::base::in_quotes(text)));
 }
 
-void add_size_options(CLI::App& command, ConvertArguments& arguments) {
+void add_size_options(CLI::App& command, RecastArguments& arguments) {
     CLI::Option* const size =
         command
             .add_option_function<std::string>(
@@ -157,7 +153,7 @@ void add_size_options(CLI::App& command, ConvertArguments& arguments) {
                 "The new size")
             ->type_name("WIDTHxHEIGHT");
     add_choice<cb::Fit>(command, "--fit", "How the image fits the size; exact if left out",
-                        {{"exact", cb::Fit::exact}, {"inside", cb::Fit::inside}, {"cover", cb::Fit::cover}},
+                        {{"exact", cb::Fit::exact}, {"contain", cb::Fit::contain}, {"cover", cb::Fit::cover}},
                         arguments.resizing.fit)
         ->needs(size);
     add_choice<cb::Resampling>(command, "--resampling", "How pixels are made; area if left out",
@@ -169,10 +165,14 @@ void add_size_options(CLI::App& command, ConvertArguments& arguments) {
         ->needs(size);
 }
 
-void add_convert_options(CLI::App& command, ConvertArguments& arguments) {
-    command.add_option("IMAGE", arguments.input, "The image file to read: PNG or a portable anymap")
+void add_recast_options(CLI::App& command, RecastArguments& arguments) {
+    command.add_option("IMAGE", arguments.inputs, "The image files to read; - for standard input")
         ->required();
-    add_output(command, arguments.output);
+    add_image_output(command, arguments.output);
+    add_file(command, "--into", arguments.folder,
+             "A folder instead of -o, for several images; made if it is missing");
+    command.add_flag("--keep-texts", arguments.keep_texts,
+                     "Keep the texts with their keywords, from png to png");
     CLI::Option* const format = add_choice(command, "--format", "The pixel format, such as gray8 or rgb16",
                                            formats(), arguments.format);
     command
@@ -190,6 +190,62 @@ void add_convert_options(CLI::App& command, ConvertArguments& arguments) {
             "Quarter turns in degrees, clockwise")
         ->type_name("DEGREES");
     command.add_flag("--mirror", arguments.orientation.mirrored, "Exchange left and right, before the turn");
+}
+
+/// Takes NUMBER or NUMBER/NUMBER.
+cb::FrameRate rate_of(const std::string& text) {
+    cb::FrameRate rate;
+    const char* const end = text.data() + text.size();
+    auto read = std::from_chars(text.data(), end, rate.frames);
+    if (read.ec == std::errc() && read.ptr != end && *read.ptr == '/')
+        read = std::from_chars(read.ptr + 1, end, rate.seconds);
+    constexpr std::int32_t most = 1'000'000;
+    if (read.ec != std::errc() || read.ptr != end || rate.frames < 1 || rate.frames > most ||
+        rate.seconds < 1 || rate.seconds > most)
+        throw CLI::ValidationError(
+            "--rate", fmt::format("{} is not of the form FRAMES or FRAMES/SECONDS, each of 1..{}",
+                                  cb::base::in_quotes(text), most));
+    return rate;
+}
+
+void add_reel_options(CLI::App& command, ReelArguments& arguments) {
+    constexpr std::int32_t last = std::numeric_limits<std::int32_t>::max();
+    add_sheet(command, arguments.sheet);
+    add_file(command, "-o,--output", arguments.output,
+             "The reel: .png, .gif, .webp, .y4m, or a picture's name with # for numbered ones; - for "
+             "standard output")
+        ->required();
+    add_choice<cb::ReelType>(command, "--type", "The type instead of what the extension tells",
+                             {{"png", cb::ReelType::png},
+                              {"gif", cb::ReelType::gif},
+                              {"webp", cb::ReelType::webp},
+                              {"y4m", cb::ReelType::y4m}},
+                             arguments.type);
+    add_number(command, "--from", arguments.from, std::int32_t{0}, last, "The first frame; 0 if left out");
+    add_number(command, "--to", arguments.to, std::int32_t{0}, last,
+               "The last frame; the sheet's if left out");
+    command
+        .add_option_function<std::string>(
+            "--rate", [&arguments](const std::string& text) { arguments.rate = rate_of(text); },
+            "Frames a second, such as 25 or 30000/1001; the sheet's if left out")
+        ->type_name("RATE");
+    add_number(command, "--repeat", arguments.options.repeats, std::int32_t{0}, std::int32_t{65535},
+               "How often it plays; 0, for ever, if left out");
+    add_number(command, "--quality", arguments.options.quality, 1, 100,
+               "webp: 1..100; it loses nothing without it");
+    add_choice<cb::ChromaSubsampling>(
+        command, "--subsampling", "y4m: how pixels share colour differences; both if left out",
+        {{"none", cb::ChromaSubsampling::none}, {"both", cb::ChromaSubsampling::both}},
+        arguments.options.subsampling);
+    add_colour(command, "--background", arguments.options.background,
+               "y4m: what see-through pixels are laid on");
+    command.add_flag_callback(
+        "--no-dithering", [&arguments] { arguments.options.dithered = false; }, "gif: nearest colours only");
+}
+
+void add_inspect_options(CLI::App& command, InspectArguments& arguments) {
+    command.add_option("FILE", arguments.files, "The image files; - for standard input")->required();
+    command.add_flag("--json", arguments.json, "Print an array of objects in JSON");
 }
 
 void add_colours_options(CLI::App& command, ColoursArguments& arguments) {
@@ -216,8 +272,10 @@ void add_commands(CLI::App& tool) {
     add_command(tool, "draw", "Draw a sheet into an image file", draw, add_draw_options);
     add_command(tool, "graph", "Draw a sheet magnified, with a grid between its pixels", graph,
                 add_graph_options);
-    add_command(tool, "convert", "Change an image's format, size or orientation", convert,
-                add_convert_options);
+    add_command(tool, "reel", "Draw a sheet's frames into a file that plays", reel, add_reel_options);
+    add_command(tool, "recast", "Change images' type, format, size, colours or orientation", recast,
+                add_recast_options);
+    add_command(tool, "inspect", "Tell what image files hold", inspect, add_inspect_options);
     add_command(tool, "colours", "List a palette's colours as text, which --palette of other commands reads",
                 list_colours, add_colours_options);
     add_command(tool, "demo", "Write the sample sheets and draw them", write_demo, add_demo_options);

@@ -2,39 +2,62 @@
 /// The tool's commands and what they are asked for. Each does its work or throws coldbrick::Error.
 #pragma once
 
+#include "image_files.hpp"
 #include "sheet_file.hpp"
 
 #include <coldbrick/colour.hpp>
 #include <coldbrick/convert.hpp>
+#include <coldbrick/frame_rate.hpp>
 #include <coldbrick/orientation.hpp>
 #include <coldbrick/pixel_format.hpp>
 #include <coldbrick/point.hpp>
+#include <coldbrick/reel.hpp>
 #include <coldbrick/resize.hpp>
 
 #include <cstddef>
 #include <cstdint>
 #include <optional>
 #include <string>
+#include <vector>
 
 /// A sheet becomes an image file.
 struct DrawArguments {
     SheetArguments sheet;
-    std::string output;
+    ImageOutput output;
+    std::int32_t frame = 0;
 };
 void draw(const DrawArguments& arguments);
 
 /// A sheet becomes a magnified image file with a grid between the pixels.
 struct GraphArguments {
     SheetArguments sheet;
-    std::string output;
+    ImageOutput output;
     int zoom = 16;
+    std::int32_t frame = 0;
 };
 void graph(const GraphArguments& arguments);
 
-/// An image file becomes another.
-struct ConvertArguments {
-    std::string input;
-    std::string output;
+/// A sheet's frames become a file that plays.
+struct ReelArguments {
+    SheetArguments sheet;
+    std::string output; ///< `-` for standard output
+    std::optional<coldbrick::ReelType> type;
+    std::int32_t from = 0;
+    std::optional<std::int32_t> to; ///< the last frame if there is none
+    std::optional<coldbrick::FrameRate> rate;
+    coldbrick::ReelOptions options;
+
+    /// The type that is written. @throws coldbrick::FileError if nothing tells it.
+    [[nodiscard]] coldbrick::ReelType reel_type() const;
+};
+void reel(const ReelArguments& arguments);
+
+/// Image files become others.
+struct RecastArguments {
+    std::vector<std::string> inputs;
+    ImageOutput output;
+    std::string folder; ///< instead of the output's path
+    bool keep_texts = false;
     std::optional<coldbrick::PixelFormat> format; ///< the input's own if there is none
     std::string palette;                          ///< a palette file instead of a format
     coldbrick::GrayRule gray_rule = coldbrick::GrayRule::encoded;
@@ -42,7 +65,14 @@ struct ConvertArguments {
     coldbrick::Resizing resizing;
     coldbrick::Orientation orientation;
 };
-void convert(const ConvertArguments& arguments);
+void recast(const RecastArguments& arguments);
+
+/// Prints what image files tell of themselves.
+struct InspectArguments {
+    std::vector<std::string> files;
+    bool json = false;
+};
+void inspect(const InspectArguments& arguments);
 
 /// Lists the colours of a palette file, so many distinct ones, or the tool's own.
 struct ColoursArguments {
@@ -58,3 +88,6 @@ struct DemoArguments {
     bool force = false; ///< replace files that are there and differ
 };
 void write_demo(const DemoArguments& arguments);
+
+/// Makes a folder and those it is in, as far as they are missing. @throws coldbrick::FileError
+void make_folder(const std::string& folder);

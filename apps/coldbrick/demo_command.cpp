@@ -1,8 +1,10 @@
 #include "commands.hpp"
+#include "progress_bar.hpp"
 #include "samples.hpp"
 
 #include <coldbrick/error.hpp>
 #include <coldbrick/files.hpp>
+#include <coldbrick/reel.hpp>
 #include <coldbrick/sheet.hpp>
 
 #include <fmt/format.h>
@@ -11,7 +13,9 @@
 #include <algorithm>
 #include <cstddef>
 #include <filesystem>
+#include <iterator>
 #include <span>
+#include <sstream>
 #include <system_error>
 #include <vector>
 
@@ -24,13 +28,15 @@ namespace cb = coldbrick;
 struct Output {
     fs::path path;
     std::vector<std::byte> bytes;
+    std::string origin; ///< what a picture is drawn from; empty for a sheet
 };
 
-/// A sheet and its picture.
-struct Pair {
-    Output sheet;
-    Output picture;
+/// What is made of a sheet, if it is not one PNG file.
+struct Outputs {
+    std::string_view sheet;
+    std::string_view picture; ///< the extension of its picture; empty if it becomes reels
 };
+constexpr Outputs unusual_outputs[] = {{"tarn_haven_camera.brick", ".jpg"}, {"tarn_haven_night.brick", ""}};
 
 std::vector<std::byte> bytes_of(std::string_view text) {
     const auto bytes = std::as_bytes(std::span(text));
@@ -38,24 +44,52 @@ std::vector<std::byte> bytes_of(std::string_view text) {
 }
 
 /// Opens the pictures that the demo has made before, which a later sheet shows.
-cb::ImageLoader images_among(const std::vector<Pair>& made) {
+cb::ImageLoader images_among(const std::vector<Output>& made) {
     return [&made](const std::string& file, std::size_t most_bytes) {
-        for (const Pair& pair : made)
-            if (pair.picture.path.filename() == file) return cb::decode(pair.picture.bytes, most_bytes);
+        for (const Output& output : made)
+            if (output.path.filename() == file)
+                return cb::decode(output.bytes, {.limits = {.bytes = most_bytes}});
         throw cb::FileError(fmt::format("the demo makes no picture {}", file));
     };
 }
 
-std::vector<Pair> drawn_samples(const fs::path& folder) {
-    std::vector<Pair> result;
+/// The frames of a sheet as a reel of each type.
+void add_reels(const Sample& sample, const fs::path& path, std::vector<Output>& made) {
+    const auto read = [&](std::int32_t frame) {
+        return cb::read_sheet(sample.text, path.string(), {}, images_among(made), std::size_t{1} << 30,
+                              frame);
+    };
+    const cb::Sheet first = read(0);
+    std::vector<cb::Image> frames;
+    for (std::int32_t i = 0; i < first.frames; ++i) frames.push_back(read(i).render(cb::PixelFormat::rgb8));
+    const auto frame = [&](std::int32_t i) { return frames[static_cast<std::size_t>(i)]; };
+    for (const auto& [type, extension] :
+         {std::pair{cb::ReelType::png, ".png"}, {cb::ReelType::gif, ".gif"}}) {
+        std::ostringstream stream;
+        ProgressBar bar;
+        cb::write_reel(stream, type, 0, first.frames - 1, frame, {.rate = first.rate},
+                       [&bar](std::int64_t done, std::int64_t all) { bar.show(done, all); });
+        made.push_back({fs::path(path).replace_extension(extension), bytes_of(stream.view()), path.string()});
+    }
+}
+
+std::vector<Output> drawn_samples(const fs::path& folder) {
+    std::vector<Output> made;
     for (const Sample& sample : samples()) {
         const fs::path path = folder / sample.name;
-        const cb::Sheet sheet = cb::read_sheet(sample.text, path.string(), {}, images_among(result));
-        const cb::Image image = sheet.render(format_for(sheet, cb::FileType::png));
-        result.push_back({{path, bytes_of(sample.text)},
-                          {fs::path(path).replace_extension(".png"), cb::encode(image, cb::FileType::png)}});
+        made.push_back({path, bytes_of(sample.text), ""});
+        const auto* const unusual = std::ranges::find(unusual_outputs, sample.name, &Outputs::sheet);
+        const std::string extension(unusual == std::end(unusual_outputs) ? ".png" : unusual->picture);
+        if (extension.empty()) {
+            add_reels(sample, path, made);
+            continue;
+        }
+        const cb::Sheet sheet = cb::read_sheet(sample.text, path.string(), {}, images_among(made));
+        const fs::path picture = fs::path(path).replace_extension(extension);
+        const cb::FileType type = cb::file_type(picture);
+        made.push_back({picture, cb::encode(sheet.render(format_for(sheet, type)), type), path.string()});
     }
-    return result;
+    return made;
 }
 
 bool is_there(const fs::path& path) {
@@ -70,25 +104,23 @@ bool is_same(const Output& output) {
            cb::read_file(output.path) == output.bytes;
 }
 
-void make_folder(const fs::path& folder) {
-    std::error_code error;
-    fs::create_directories(folder, error);
-    if (error)
-        throw cb::FileError(fmt::format("cannot make the folder {}: {}", folder.string(), error.message()));
-}
-
 } // namespace
 
+void make_folder(const std::string& folder) {
+    std::error_code error;
+    fs::create_directories(folder, error);
+    if (error) throw cb::FileError(fmt::format("cannot make the folder {}: {}", folder, error.message()));
+}
+
 void write_demo(const DemoArguments& arguments) {
-    const std::vector<Pair> made = drawn_samples(arguments.folder);
+    const std::vector<Output> made = drawn_samples(arguments.folder);
     std::vector<const Output*> missing;
     std::vector<std::string> different;
-    for (const Pair& pair : made)
-        for (const Output* const output : {&pair.sheet, &pair.picture}) {
-            if (is_same(*output)) continue;
-            missing.push_back(output);
-            if (is_there(output->path)) different.push_back(output->path.string());
-        }
+    for (const Output& output : made) {
+        if (is_same(output)) continue;
+        missing.push_back(&output);
+        if (is_there(output.path)) different.push_back(output.path.string());
+    }
     if (!different.empty() && !arguments.force)
         throw cb::FileError(fmt::format("nothing is written, since these files are there and differ from the "
                                         "demo's; --force replaces them: {}",
@@ -96,6 +128,6 @@ void write_demo(const DemoArguments& arguments) {
     make_folder(arguments.folder);
     for (const Output* const output : missing) cb::write_file(output->path, output->bytes);
     fmt::print("Open these files:\n");
-    for (const Pair& pair : made)
-        fmt::print("  {}  drawn from {}\n", pair.picture.path.string(), pair.sheet.path.string());
+    for (const Output& output : made)
+        if (!output.origin.empty()) fmt::print("  {}  drawn from {}\n", output.path.string(), output.origin);
 }

@@ -1,9 +1,21 @@
 #include "commands.hpp"
 
-#include <coldbrick/files.hpp>
+#include <coldbrick/magnify.hpp>
+
+namespace {
+
+coldbrick::Image drawn(const SheetArguments& arguments, std::int32_t frame, coldbrick::FileType type) {
+    const coldbrick::Sheet sheet = SheetFile(arguments).read(frame);
+    return sheet.render(format_for(sheet, type));
+}
+
+} // namespace
 
 void draw(const DrawArguments& arguments) {
-    const coldbrick::FileType type = coldbrick::file_type(arguments.output);
-    const coldbrick::Sheet sheet = read_sheet_file(arguments.sheet);
-    coldbrick::save(sheet.render(format_for(sheet, type)), arguments.output);
+    save_image(drawn(arguments.sheet, arguments.frame, arguments.output.file_type()), arguments.output);
+}
+
+void graph(const GraphArguments& arguments) {
+    const coldbrick::Image image = drawn(arguments.sheet, arguments.frame, arguments.output.file_type());
+    save_image(coldbrick::magnified(image, {.zoom = arguments.zoom}), arguments.output);
 }

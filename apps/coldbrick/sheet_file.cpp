@@ -2,23 +2,41 @@
 
 #include "text_file.hpp"
 
-coldbrick::ImageLoader images_beside(const std::filesystem::path& sheet) {
-    return [folder = sheet.parent_path()](const std::string& file, std::size_t most_bytes) {
-        return coldbrick::load(folder / file, most_bytes);
-    };
+namespace cb = coldbrick;
+
+cb::PixelFormat format_for(const cb::Sheet& sheet, cb::FileType type) {
+    if (sheet.ground.alpha != 255) return cb::PixelFormat::rgba8;
+    const bool gray = type == cb::FileType::pgm || type == cb::FileType::pbm;
+    return gray ? cb::PixelFormat::gray8 : cb::PixelFormat::rgb8;
 }
 
-coldbrick::PixelFormat format_for(const coldbrick::Sheet& sheet, coldbrick::FileType type) {
-    if (sheet.ground.alpha != 255) return coldbrick::PixelFormat::rgba8;
-    return type == coldbrick::FileType::pgm ? coldbrick::PixelFormat::gray8 : coldbrick::PixelFormat::rgb8;
+namespace {
+
+std::size_t bytes_of(const cb::Image& image) {
+    return static_cast<std::size_t>(image.view().row_stride_bytes()) *
+           static_cast<std::size_t>(image.height());
 }
 
-coldbrick::Sheet read_sheet_file(const SheetArguments& arguments) {
-    std::vector<coldbrick::Setting> settings;
+} // namespace
+
+SheetFile::SheetFile(const SheetArguments& arguments)
+    : path_(arguments.path), text_(read_text(arguments.path)) {
     for (const std::string& text : arguments.settings) {
         const std::size_t sign = text.find('=');
-        settings.push_back({text.substr(0, sign), text.substr(sign + 1)});
+        settings_.push_back({text.substr(0, sign), text.substr(sign + 1)});
     }
-    return coldbrick::read_sheet(read_text(arguments.path), arguments.path, settings,
-                                 images_beside(arguments.path));
+}
+
+cb::Sheet SheetFile::read(std::int32_t frame) const {
+    const auto load = [this](const std::string& file, std::size_t most_bytes) {
+        auto found = images_.find(file);
+        if (found == images_.end() || bytes_of(found->second) > most_bytes) // which is refused once more
+            found = images_
+                        .insert_or_assign(
+                            file, cb::load(path_.parent_path() / file, {.limits = {.bytes = most_bytes}}))
+                        .first;
+        return found->second;
+    };
+    constexpr std::size_t most_image_bytes = std::size_t{1} << 30;
+    return cb::read_sheet(text_, path_.string(), settings_, load, most_image_bytes, frame);
 }

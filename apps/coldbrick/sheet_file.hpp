@@ -5,13 +5,15 @@
 #include <coldbrick/files.hpp>
 #include <coldbrick/sheet.hpp>
 
+#include <cstdint>
 #include <filesystem>
+#include <map>
 #include <string>
 #include <vector>
 
 /// The arguments of every command that reads a sheet.
 struct SheetArguments {
-    std::string path;
+    std::string path;                  ///< `-` for standard input
     std::vector<std::string> settings; ///< NAME=VALUE each
 };
 
@@ -19,8 +21,19 @@ struct SheetArguments {
 /// see-through, gray only in files that hold nothing else.
 coldbrick::PixelFormat format_for(const coldbrick::Sheet& sheet, coldbrick::FileType type);
 
-/// Opens a sheet's images, whose names count from the sheet's own folder.
-coldbrick::ImageLoader images_beside(const std::filesystem::path& sheet);
+/// A sheet's text, of which any frame can be read. The files of its images count from the sheet's own folder,
+/// and each is read once.
+class SheetFile {
+  public:
+    /// @throws coldbrick::Error if the file cannot be read.
+    explicit SheetFile(const SheetArguments& arguments);
 
-/// Reads the sheet. @throws coldbrick::Error if the file cannot be read or the sheet has a fault.
-coldbrick::Sheet read_sheet_file(const SheetArguments& arguments);
+    /// @throws coldbrick::Error if the sheet has a fault or has no such frame.
+    [[nodiscard]] coldbrick::Sheet read(std::int32_t frame) const;
+
+  private:
+    std::filesystem::path path_;
+    std::string text_;
+    std::vector<coldbrick::Setting> settings_;
+    mutable std::map<std::string, coldbrick::Image> images_; ///< by their names in the sheet
+};

@@ -1,5 +1,7 @@
 #include "text_file.hpp"
 
+#include "image_files.hpp"
+
 #include <coldbrick/error.hpp>
 #include <coldbrick/files.hpp>
 
@@ -10,7 +12,7 @@
 
 std::string read_text(const std::filesystem::path& path) {
     constexpr std::size_t most_bytes = std::size_t{256} << 20; // far more than anyone writes
-    const std::vector<std::byte> bytes = coldbrick::read_file(path, most_bytes);
+    const std::vector<std::byte> bytes = read_bytes(path.string(), most_bytes);
     return {reinterpret_cast<const char*>(bytes.data()), bytes.size()};
 }
 

@@ -3,13 +3,15 @@
 #pragma once
 
 // Base: what everything else is made of.
-#include <coldbrick/anchor.hpp>  // nine places of a box
-#include <coldbrick/box.hpp>     // boxes of pixels
-#include <coldbrick/error.hpp>   // what is thrown
-#include <coldbrick/point.hpp>   // pixels and sizes
-#include <coldbrick/shared.hpp>  // values that copies share
-#include <coldbrick/span.hpp>    // horizontal runs
-#include <coldbrick/version.hpp> // which Cold Brick this is
+#include <coldbrick/anchor.hpp>       // nine places of a box
+#include <coldbrick/box.hpp>          // boxes of pixels
+#include <coldbrick/error.hpp>        // what is thrown
+#include <coldbrick/frame_rate.hpp>   // how fast frames follow
+#include <coldbrick/function_ref.hpp> // functions that a call is handed
+#include <coldbrick/point.hpp>        // pixels and sizes
+#include <coldbrick/shared.hpp>       // values that copies share
+#include <coldbrick/span.hpp>         // horizontal runs
+#include <coldbrick/version.hpp>      // which Cold Brick this is
 
 // Geometry: shapes as plain values.
 #include <coldbrick/angle.hpp>           // angles, which know their unit
@@ -57,6 +59,7 @@
 #include <coldbrick/magnify.hpp>    // single pixels made visible
 #include <coldbrick/measure.hpp>    // differences, extents, histograms
 #include <coldbrick/overlay.hpp>    // images laid onto images
+#include <coldbrick/quantise.hpp>   // many colours made few
 #include <coldbrick/region.hpp>     // sets of pixels
 #include <coldbrick/resize.hpp>     // other sizes
 
@@ -64,5 +67,9 @@
 #include <coldbrick/drawing.hpp>
 
 // Components that are linked apart.
-#include <coldbrick/files.hpp> // image files
-#include <coldbrick/sheet.hpp> // drawings written as text
+#include <coldbrick/file_type.hpp>  // kinds of image files
+#include <coldbrick/files.hpp>      // image files
+#include <coldbrick/image_info.hpp> // what they tell of themselves
+#include <coldbrick/reel.hpp>       // frames that play
+#include <coldbrick/row_files.hpp>  // files written and read row by row
+#include <coldbrick/sheet.hpp>      // drawings written as text

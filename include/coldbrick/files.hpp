@@ -2,56 +2,96 @@
 /// Image files.
 #pragma once
 
+#include <coldbrick/colour.hpp>
+#include <coldbrick/file_type.hpp>
 #include <coldbrick/image.hpp>
+#include <coldbrick/image_info.hpp>
 #include <coldbrick/image_view.hpp>
 
-#include <concepts>    // what can name a file
-#include <cstddef>     // bytes
-#include <cstdint>     // the enumeration's underlying type
-#include <span>        // bytes of files
-#include <string_view> // names
-#include <vector>      // encoded files
+#include <cstddef>  // bytes
+#include <cstdint>  // limits
+#include <iosfwd>   // streams
+#include <optional> // options that may be left out
+#include <span>     // bytes of files
+#include <vector>   // encoded files
 
 namespace [[gnu::visibility("default")]] coldbrick {
 
-/// The path of a file, as the system takes it: any text or std::filesystem::path becomes one. It does not
-/// copy what it is made from, which must outlive the call that it is for.
-class FileName {
-  public:
-    template <class Text>
-    requires std::convertible_to<const Text&, std::string_view> FileName(const Text& text) : text_(text) {}
-    template <class Path>
-    requires requires(const Path& path) { std::string_view(path.native()); }
-    FileName(const Path& path) : text_(path.native()) {}
-
-    [[nodiscard]] std::string_view text() const { return text_; }
-
-  private:
-    std::string_view text_;
+/// What a file may claim before anything is allocated for it. A file beyond any of them is refused.
+struct DecodeLimits {
+    std::int32_t width = 1'000'000;              ///< 1 and up
+    std::int32_t height = 1'000'000;             ///< 1 and up
+    std::int64_t pixels = std::int64_t{1} << 30; ///< 1 and up
+    std::size_t bytes = std::size_t{1} << 30;    ///< of the image's pixels, and of a reel's canvas
 };
 
-/// The kinds of image files.
-enum class FileType : std::uint8_t {
-    png, ///< Portable Network Graphics (ISO/IEC 15948), 8 or 16 bits a channel, gray or colour, with alpha if
-         ///< the format has it
-    pgm, ///< binary portable graymap, "P5": gray formats without alpha
-    ppm, ///< binary portable pixmap, "P6": formats without alpha
-    pam, ///< portable arbitrary map, "P7": every format
-    pnm, ///< the smallest of P5, P6 and P7 that holds the format
+/// How files are read.
+struct DecodeOptions {
+    DecodeLimits limits = {};
+    bool upright = true;                    ///< mirrored and turned as the file says it is to be shown
+    std::optional<PixelFormat> format = {}; ///< converted to this one; if left out, what the file holds
 };
 
-/// The type that a path's extension (.png, .pgm, .ppm, .pam, .pnm, in any case) stands for.
-/// @throws FileError for any other extension, naming those known.
-[[nodiscard]] FileType file_type(const FileName& path);
+/// How many of a picture's pixels share a colour difference.
+enum class ChromaSubsampling : std::uint8_t {
+    none,   ///< each has its own ("4:4:4")
+    across, ///< two side by side ("4:2:2")
+    both,   ///< four ("4:2:0")
+};
 
-/// The bytes of the file that holds the image's pixels, in or outside the clip, with the channels put in the
-/// file's own order. Of an indexed image, the entries' colours are written.
-/// @throws FileError if the file type cannot hold the format without loss, as none can the formats of floats.
-[[nodiscard]] std::vector<std::byte> encode(const ConstImageView& image, FileType type);
+/// How files are written. A value that means nothing to the type is refused, as is one outside its range.
+struct EncodeOptions {
+    /// jpeg and webp: 1..100, more is better. Without it, jpeg takes 90 and webp loses nothing.
+    std::optional<int> quality = {};
+    ChromaSubsampling subsampling = ChromaSubsampling::both; ///< jpeg
+    bool progressive = false;                                ///< jpeg: coarse at first, then finer
+    /// png and lossless webp: 0..9, from fast to small. Without it, 6.
+    std::optional<int> compression = {};
+    /// png: the smallest colour type and depth that hold these pixels, not only this format.
+    bool smallest = false;
+    bool plain_text = false; ///< pbm, pgm, ppm and pnm: numbers as text, "P1" to "P3"
+    /// What see-through pixels are laid on if the type holds no alpha. Without it, they are refused.
+    std::optional<Colour> background = {};
+    /// True if the type may round channels to its own depth, make colours gray or few, and alpha all or
+    /// nothing. Without it, what would be lost is refused.
+    bool allow_loss = false;
+    bool dithered = true;                      ///< gif with colours made few: by an ordered pattern
+    std::vector<FileText> texts = {};          ///< png
+    std::optional<Resolution> resolution = {}; ///< png, jpeg and bmp
+};
 
-/// Writes the image to a file whose type the extension tells, as write_file() does.
-/// @throws FileError if the extension is unknown, the type cannot hold the format, or the system refuses.
-void save(const ConstImageView& image, const FileName& path);
+/// The bytes of a file that holds the image's pixels, in or outside the clip. Of a format that the type does
+/// not have, the smallest that holds the same colours is stored: an alpha that is 255 everywhere is left out
+/// where there is none.
+/// @throws FileError if the type cannot hold the image without loss, naming the way out; ArgumentError if an
+/// option is outside its range or means nothing to the type.
+[[nodiscard]] std::vector<std::byte> encode(const ConstImageView& image, FileType type,
+                                            const EncodeOptions& options = {});
+
+/// Writes the image to a file whose type the extension tells, in one step, as write_file() does.
+/// @throws FileError if the extension is unknown, the type cannot hold the image, or the system refuses.
+void save(const ConstImageView& image, const FileName& path, const EncodeOptions& options = {});
+
+/// Writes the image to a stream. @throws FileError as encode(), or if the stream does not take it all.
+void save(const ConstImageView& image, std::ostream& stream, FileType type,
+          const EncodeOptions& options = {});
+
+/// The image in the bytes of a file of any type, which its first bytes tell. Of a reel, it is the first
+/// frame. The format is the smallest that holds what the file does: a palette gives indexed8, so that drawing
+/// finds only its colours; DecodeOptions::format asks for another. Gray with an alpha of 16 bits becomes
+/// rgba16, values of other depths are spread over 8 or 16 bits in proportion, and those that a png file
+/// stores with another gamma are put into sRGB.
+/// @throws FileError if the bytes are of no known type or not of a whole file, or if they claim more than the
+/// limits.
+[[nodiscard]] Image decode(std::span<const std::byte> file, const DecodeOptions& options = {});
+
+/// The image in a file, whatever its name.
+/// @throws FileError naming the path, as above, or if the system refuses, or if the file itself takes more
+/// than 64 MiB beyond the limit of its pixels.
+[[nodiscard]] Image load(const FileName& path, const DecodeOptions& options = {});
+
+/// The image in the rest of a stream. @throws FileError as above.
+[[nodiscard]] Image load(std::istream& stream, const DecodeOptions& options = {});
 
 /// Writes bytes to a file. One that was there is replaced in one step once the new one is safely on the disk,
 /// and stays as it was if anything fails; nothing fails after that step.
@@ -69,26 +109,9 @@ void write_file(const FileName& path, std::span<const std::byte> bytes);
 /// end the process: it neither allocates nor locks.
 void remove_unfinished_files() noexcept;
 
-/// What the pixels of a file that is read may take unless a call says otherwise: 1 GiB.
-constexpr std::size_t default_decode_limit_bytes = std::size_t{1} << 30;
-
 /// The bytes of a file. @throws FileError naming the path if there are more than `most_bytes`, or if the
 /// system refuses.
 [[nodiscard]] std::vector<std::byte> read_file(const FileName& path,
-                                               std::size_t most_bytes = default_decode_limit_bytes);
-
-/// The image in the bytes of a PNG file or a portable anymap ("P5", "P6" or "P7" with a largest value of 255
-/// or 65535), in the smallest format that holds it; gray with an alpha of 16 bits becomes rgba16.
-/// @param most_bytes what its pixels may take; nothing is allocated for a file that says it has more, or that
-/// is too short to have as many as it says.
-/// @throws FileError if the bytes are not those of such a file, or not of a whole one, or if the pixels take
-/// more than the limit.
-[[nodiscard]] Image decode(std::span<const std::byte> file,
-                           std::size_t most_bytes = default_decode_limit_bytes);
-
-/// The image in a file, whatever its name.
-/// @throws FileError naming the path, as above, or if the system refuses, or if the file itself takes more
-/// than 64 MiB beyond the limit of its pixels.
-[[nodiscard]] Image load(const FileName& path, std::size_t most_bytes = default_decode_limit_bytes);
+                                               std::size_t most_bytes = DecodeLimits{}.bytes);
 
 } // namespace coldbrick

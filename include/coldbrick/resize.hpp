@@ -20,11 +20,12 @@ enum class Resampling : std::uint8_t {
               ///< processing", IEEE Transactions on Acoustics, Speech, and Signal Processing 29(6), 1981
 };
 
-/// How an image fits a size of other proportions.
+/// How an image fits a size of other proportions, in the words of the W3C's CSS Images Module Level 3,
+/// section 5.5.
 enum class Fit : std::uint8_t {
-    exact,  ///< it is stretched to just that size
-    inside, ///< as large as fits, in its own proportions: one side may be shorter
-    cover,  ///< in its own proportions, just that size: what is too much is cut off evenly at both ends
+    exact,   ///< it is stretched to just that size
+    contain, ///< as large as fits, in its own proportions: one side may be shorter
+    cover,   ///< in its own proportions, just that size: what is too much is cut off evenly at both ends
 };
 
 /// How resized() works.
@@ -40,7 +41,7 @@ struct Resizing {
 /// space; std::bad_alloc if there is not enough memory.
 [[nodiscard]] Image resized(const ConstImageView& image, Size size, const Resizing& resizing = {});
 
-/// The size that an image takes with a fit: `size` itself but for Fit::inside.
+/// The size that an image takes with a fit: `size` itself but for Fit::contain.
 /// @throws ArgumentError unless both are 1..2147483647 wide and high.
 [[nodiscard]] Size fitted(Size image, Size size, Fit fit);
 

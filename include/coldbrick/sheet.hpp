@@ -4,11 +4,13 @@
 
 #include <coldbrick/colour.hpp>
 #include <coldbrick/drawing.hpp>
+#include <coldbrick/frame_rate.hpp>
 #include <coldbrick/image.hpp>
 #include <coldbrick/pixel_format.hpp>
 #include <coldbrick/point.hpp>
 
 #include <cstddef>     // limits of bytes
+#include <cstdint>     // numbers of frames
 #include <span>        // settings
 #include <string>      // settings own their text
 #include <string_view> // a sheet's text
@@ -27,6 +29,8 @@ struct Sheet {
     Size size;
     Colour ground;
     Drawing drawing;
+    std::int32_t frames = 1; ///< how many the sheet has; which one this is, its reader chose
+    FrameRate rate = {};
     std::string place = {}; ///< file:line:column of the statement that gives the size, for messages
 
     /// The sheet drawn: an image of its size, cleared to its ground, with the drawing on it.
@@ -80,11 +84,13 @@ class ImageLoader {
 /// @param load_image what opens the files of `image` statements, such as a call of load(); without it, they
 /// are faults.
 /// @param most_image_bytes what the pixels of all its images may take together; 1 GiB unless told.
+/// @param frame which of its frames, from 0 on; those of a sheet differ by what it makes of `frame` and
+/// `time`.
 /// @throws SheetError at the first fault, with file:line:column, the line and a caret under the fault.
 ///
 /// Time and memory follow the statements: about 300 bytes each.
 [[nodiscard]] Sheet read_sheet(std::string_view text, std::string_view name,
                                std::span<const Setting> settings = {}, const ImageLoader& load_image = {},
-                               std::size_t most_image_bytes = std::size_t{1} << 30);
+                               std::size_t most_image_bytes = std::size_t{1} << 30, std::int32_t frame = 0);
 
 } // namespace coldbrick

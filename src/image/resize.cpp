@@ -104,7 +104,7 @@ Size fitted(Size image, Size size, Fit fit) {
     image::check_size(image);
     image::check_size(size);
     base::check_choice("fit", fit, Fit::cover);
-    if (fit != Fit::inside) return size;
+    if (fit != Fit::contain) return size;
     const bool wider = std::int64_t{image.width} * size.height > std::int64_t{image.height} * size.width;
     if (wider) return {size.width, in_proportion(image.height, size.width, image.width)};
     return {in_proportion(image.width, size.height, image.height), size.height};

@@ -13,6 +13,7 @@
 #include <fmt/core.h>
 
 #include <cmath>
+#include <numeric>
 #include <string_view>
 #include <utility>
 #include <vector>
@@ -36,8 +37,8 @@ void check_suits(const Words& words, const Shape& shape, const Style& style) {
 } // namespace
 
 Interpreter::Interpreter(std::span<const Setting> settings, const ImageLoader& load_image,
-                         std::size_t most_image_bytes)
-    : load_image_(load_image), image_bytes_left_(most_image_bytes) {
+                         std::size_t most_image_bytes, std::int32_t frame)
+    : load_image_(load_image), image_bytes_left_(most_image_bytes), frame_(frame) {
     for (const Setting& setting : settings) {
         const std::string title = fmt::format("setting {}", setting.name);
         const Source source{title, setting.value};
@@ -53,6 +54,7 @@ Sheet Interpreter::run(const Source& source) {
         });
     if (!has_size_)
         fail({&source, source.text.size()}, "the sheet has no statement: sheet WIDTH x HEIGHT on COLOUR");
+    check_frame(source);
     check_settings(source);
     return std::move(result_);
 }
@@ -64,6 +66,32 @@ void Interpreter::carry_out(const Location& location, const SheetStatement& stat
     result_.size = {pixels(*statement.width, names_, "width", 1),
                     pixels(*statement.height, names_, "height", 1)};
     result_.ground = statement.ground ? colour_value(*statement.ground, names_) : Colour(255, 255, 255);
+}
+
+void Interpreter::carry_out(const Location& location, const FramesStatement& statement) {
+    if (has_frames_) fail(location, "the sheet has its frames already");
+    has_frames_ = true;
+    constexpr std::int32_t most_frames = 1'000'000;
+    result_.frames = pixels(*statement.count, names_, "number of frames", 1, most_frames);
+    if (statement.rate) result_.rate = rate_of(*statement.rate);
+    const double time = static_cast<double>(frame_) * result_.rate.seconds / result_.rate.frames;
+    for (const auto& [name, value] : {std::pair<const char*, double>{"frame", frame_}, {"time", time}}) {
+        check_is_new(name, location);
+        names_.insert({name, {value, location}});
+    }
+}
+
+/// A rate with up to three digits behind the point.
+FrameRate Interpreter::rate_of(const Expression& expression) const {
+    const double rate = number(expression, names_, "rate");
+    constexpr double least = 0.001;
+    constexpr double most = 1000;
+    if (!(rate >= least && rate <= most))
+        fail(expression.location,
+             fmt::format("the rate {} is outside {}..{} frames a second", rate, least, most));
+    const auto thousandths = static_cast<std::int32_t>(std::lround(rate * 1000));
+    const std::int32_t common = std::gcd(thousandths, 1000);
+    return {thousandths / common, 1000 / common};
 }
 
 void Interpreter::carry_out(const Location&, const LetStatement& statement) {
@@ -144,6 +172,12 @@ void Interpreter::check_is_new(const std::string& name, const Location& location
 
 void Interpreter::check_has_size(const Location& location) const {
     if (!has_size_) fail(location, "the sheet's size comes first: sheet WIDTH x HEIGHT on COLOUR");
+}
+
+void Interpreter::check_frame(const Source& source) const {
+    if (frame_ < 0 || frame_ >= result_.frames)
+        throw SheetError(fmt::format("{}: frame {} is outside 0..{}", base::shown(source.name), frame_,
+                                     result_.frames - 1));
 }
 
 void Interpreter::check_settings(const Source& source) const {

@@ -22,6 +22,7 @@ StatementForm StatementParser::statement_form() {
     if (cursor_.next().word >= Word::on) fail_unknown_statement();
     switch (cursor_.take().word) {
     case Word::sheet: return sheet_statement();
+    case Word::frames: return frames_statement();
     case Word::let: return let_statement();
     case Word::palette: return palette_statement();
     case Word::image: return image_statement();
@@ -56,6 +57,13 @@ SheetStatement StatementParser::sheet_statement() {
     SheetStatement result;
     expressions_.width_and_height(result.width, result.height);
     if (cursor_.take(Word::on)) result.ground = expressions_.expression();
+    return result;
+}
+
+FramesStatement StatementParser::frames_statement() {
+    FramesStatement result;
+    result.count = expressions_.expression();
+    result.rate = expressions_.after(Word::rate);
     return result;
 }
 
@@ -94,8 +102,8 @@ void StatementParser::image_words(ImageStatement& image, WordsBefore& before) {
         image.anchor = cursor_.choice<Anchor>(anchors);
     } else if (cursor_.take_once(before, Word::size)) {
         expressions_.width_and_height(image.width, image.height);
-    } else if (cursor_.take_once(before, Word::inside, "way to fit the size")) {
-        image.fit = Fit::inside;
+    } else if (cursor_.take_once(before, Word::contain, "way to fit the size")) {
+        image.fit = Fit::contain;
     } else if (cursor_.take_once(before, Word::cover, "way to fit the size")) {
         image.fit = Fit::cover;
     } else if (cursor_.take_once(before, Word::mirrored)) {
@@ -105,7 +113,7 @@ void StatementParser::image_words(ImageStatement& image, WordsBefore& before) {
     } else if (cursor_.take_once(before, Word::key)) {
         image.key = expressions_.expression();
     } else if (!styles_.take_blending(image.blending, before)) {
-        cursor_.fail_expecting({Word::anchor, Word::size, Word::inside, Word::cover, Word::mirrored,
+        cursor_.fail_expecting({Word::anchor, Word::size, Word::contain, Word::cover, Word::mirrored,
                                 Word::turned, Word::key, Word::opacity, Word::blend});
     }
 }

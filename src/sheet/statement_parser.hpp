@@ -28,6 +28,7 @@ class StatementParser {
   private:
     StatementForm statement_form();
     SheetStatement sheet_statement();
+    FramesStatement frames_statement();
     LetStatement let_statement();
     PaletteStatement palette_statement();
     ImageStatement image_statement();

@@ -78,6 +78,12 @@ struct SheetStatement {
     ExpressionPtr ground; ///< null if it is left out
 };
 
+/// frames COUNT [rate NUMBER]
+struct FramesStatement {
+    ExpressionPtr count;
+    ExpressionPtr rate; ///< null if it is left out
+};
+
 /// let NAME = VALUE
 struct LetStatement {
     std::string name;
@@ -244,7 +250,7 @@ struct PaletteStatement {
     std::vector<Entry> entries;
 };
 
-/// image "FILE" at POINT [anchor ANCHOR] [size WIDTH x HEIGHT [inside] [cover]] [mirrored] [turned ANGLE]
+/// image "FILE" at POINT [anchor ANCHOR] [size WIDTH x HEIGHT [contain] [cover]] [mirrored] [turned ANGLE]
 /// [key COLOUR] BLENDING
 struct ImageStatement {
     std::string file;
@@ -260,8 +266,8 @@ struct ImageStatement {
     BlendingWords blending;
 };
 
-using StatementForm =
-    std::variant<SheetStatement, LetStatement, PaletteStatement, ImageStatement, ShapeStatement>;
+using StatementForm = std::variant<SheetStatement, FramesStatement, LetStatement, PaletteStatement,
+                                   ImageStatement, ShapeStatement>;
 
 struct Statement {
     Location location; ///< of its first word

@@ -2,6 +2,7 @@
 
 #include "base/range_checks.hpp"
 #include "base/shown_text.hpp"
+#include "sheet/number_functions.hpp"
 #include "sheet/words.hpp"
 
 #include <coldbrick/colour_mixing.hpp>
@@ -103,8 +104,10 @@ class Evaluator {
             static const Shared<Palette> harbour = default_palette();
             return harbour;
         }
+        const bool of_frames = name.text == "frame" || name.text == "time";
         fail(location_,
-             fmt::format("{} is neither defined above nor the name of a colour", base::in_quotes(name.text)));
+             fmt::format("{} is neither defined above nor the name of a colour{}", base::in_quotes(name.text),
+                         of_frames ? "; a statement such as frames 50 rate 25 defines it" : ""));
     }
 
     Value operator()(const PointLiteral& literal) const {
@@ -155,9 +158,17 @@ class Evaluator {
         if (call.function == "mix") return mix(colour_at(0), colour_at(1), share_at(2, 0.5));
         if (call.function == "lighter") return lighter(colour_at(0), share_at(1, 0));
         if (call.function == "darker") return darker(colour_at(0), share_at(1, 0));
+        if (call.function != "rgb" && call.function != "hsl") return number_of(call);
         // rgb and hsl mean what they mean in the text of a colour.
         return colour(fmt::format("{}({}, {}, {}, {})", call.function, number(*call.arguments[0]),
                                   number(*call.arguments[1]), number(*call.arguments[2]), share_at(3, 1)));
+    }
+
+    [[nodiscard]] double number_of(const Call& call) const {
+        std::vector<double> values;
+        values.reserve(call.arguments.size());
+        for (const ExpressionPtr& argument : call.arguments) values.push_back(number(*argument));
+        return number_function(call.function, values);
     }
 
     [[nodiscard]] double number(const Expression& expression) const {

@@ -20,6 +20,7 @@ namespace coldbrick::sheet {
 enum class Word : std::uint8_t {
     // These begin a statement.
     sheet,
+    frames,
     let,
     palette,
     image,
@@ -69,9 +70,11 @@ enum class Word : std::uint8_t {
     opacity,
     blend,
     anchor,
+    contain,
     cover,
     mirrored,
     key,
+    rate,
     none, ///< a word without a meaning of its own
 };
 
@@ -79,15 +82,16 @@ inline constexpr std::size_t statement_count = static_cast<std::size_t>(Word::on
 
 /// The words as they are written, in the order of the enumeration.
 inline constexpr auto word_texts = std::to_array<std::string_view>(
-    {"sheet",  "let",     "palette", "image",   "dots",    "line",     "path",   "arc",     "box",
-     "circle", "ellipse", "sector",  "segment", "polygon", "star",     "on",     "at",      "to",
-     "radius", "radii",   "size",    "rounded", "turned",  "from",     "sweep",  "corners", "tips",
-     "notch",  "ring",    "closed",  "fill",    "nonzero", "tiling",   "stroke", "cap",     "join",
-     "limit",  "inside",  "outside", "dashes",  "offset",  "along",    "around", "hatch",   "spacing",
-     "wide",   "opacity", "blend",   "anchor",  "cover",   "mirrored", "key"});
+    {"sheet",   "frames", "let",     "palette", "image",    "dots",    "line",    "path",
+     "arc",     "box",    "circle",  "ellipse", "sector",   "segment", "polygon", "star",
+     "on",      "at",     "to",      "radius",  "radii",    "size",    "rounded", "turned",
+     "from",    "sweep",  "corners", "tips",    "notch",    "ring",    "closed",  "fill",
+     "nonzero", "tiling", "stroke",  "cap",     "join",     "limit",   "inside",  "outside",
+     "dashes",  "offset", "along",   "around",  "hatch",    "spacing", "wide",    "opacity",
+     "blend",   "anchor", "contain", "cover",   "mirrored", "key",     "rate"});
 static_assert(word_texts.size() == static_cast<std::size_t>(Word::none) &&
               word_texts[static_cast<std::size_t>(Word::star)] == "star" &&
-              word_texts[static_cast<std::size_t>(Word::key)] == "key");
+              word_texts[static_cast<std::size_t>(Word::rate)] == "rate");
 
 constexpr std::string_view text_of(Word word) {
     return word_texts[static_cast<std::size_t>(word)];
@@ -112,8 +116,9 @@ struct Function {
     std::size_t least;
     std::size_t most;
 };
-inline constexpr Function functions[] = {
-    {"rgb", 3, 4}, {"hsl", 3, 4}, {"mix", 2, 3}, {"lighter", 2, 2}, {"darker", 2, 2}};
+inline constexpr Function functions[] = {{"rgb", 3, 4},    {"hsl", 3, 4},   {"mix", 2, 3}, {"lighter", 2, 2},
+                                         {"darker", 2, 2}, {"sin", 1, 1},   {"cos", 1, 1}, {"mod", 2, 2},
+                                         {"bounce", 3, 3}, {"chance", 2, 2}};
 
 /// The words of an enumeration's values.
 template <class Value>

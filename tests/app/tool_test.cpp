@@ -9,7 +9,9 @@
 #include <coldbrick/draw.hpp>
 #include <coldbrick/files.hpp>
 #include <coldbrick/magnify.hpp>
+#include <coldbrick/measure.hpp>
 #include <coldbrick/palette.hpp>
+#include <coldbrick/reel.hpp>
 #include <coldbrick/resize.hpp>
 #include <coldbrick/sheet.hpp>
 
@@ -81,7 +83,7 @@ TEST(Tool, WritesEveryTypeOfFileThatHoldsThePicture) {
     }
 }
 
-TEST(Tool, ConvertsImages) {
+TEST(Tool, RecastsImages) {
     const TemporaryFolder folder;
     const Image image = read_sheet(quay, "quay").render(PixelFormat::rgb8);
     save(image, folder.file("quay.png"));
@@ -90,14 +92,14 @@ TEST(Tool, ConvertsImages) {
     const std::pair<std::string, Image> rows[] = {
         {"--format gray8", converted(image, PixelFormat::gray8)},
         {"--format gray8 --linear-gray", converted(image, PixelFormat::gray8, GrayRule::linear)},
-        {"--size 33x17 --fit inside --resampling bicubic",
-         resized(image, {33, 17}, {Resampling::bicubic, Fit::inside})},
+        {"--size 33x17 --fit contain --resampling bicubic",
+         resized(image, {33, 17}, {Resampling::bicubic, Fit::contain})},
         {"--size 30x30 --fit cover", resized(image, {30, 30}, {.fit = Fit::cover})},
         {"--turn 90 --mirror", oriented(image, {true, 1})},
         {"--palette " + folder.file("two.txt"),
          converted(image, PixelFormat::indexed8, GrayRule::encoded, &two)}};
     for (const auto& [options, expected] : rows) {
-        const Finished done = run_command(tool + " convert " + folder.file("quay.png") + " " + options +
+        const Finished done = run_command(tool + " recast " + folder.file("quay.png") + " " + options +
                                           " -o " + folder.file("b.png"));
         EXPECT_EQ(done.output + done.errors, "") << options;
         expect_picture(folder.file("b.png"), expected);
@@ -110,7 +112,7 @@ TEST(Tool, ConvertsImages) {
         {"--palette /nowhere", 1, "cannot read /nowhere: No such file or directory"},
     };
     for (const auto& [options, status, message] : wrong) {
-        const Finished done = run_command(tool + " convert " + folder.file("quay.png") + " " + options +
+        const Finished done = run_command(tool + " recast " + folder.file("quay.png") + " " + options +
                                           " -o " + folder.file("c.png"));
         EXPECT_EQ(done.status, status) << options;
         EXPECT_NE(done.errors.find(message), std::string::npos) << done.errors;
@@ -118,7 +120,143 @@ TEST(Tool, ConvertsImages) {
     }
 }
 
-TEST(Tool, ListsColoursThatConvertReads) {
+TEST(Tool, RecastsManyImagesIntoAFolder) {
+    const TemporaryFolder folder;
+    const Image image = read_sheet(quay, "quay").render(PixelFormat::rgb8);
+    save(image, folder.file("a.png"), {.texts = {{"Title", "quay"}}});
+    save(image, folder.file("b.png"));
+    const std::string in = "cd " + folder.path().string() + " && " + tool + " recast a.png b.png ";
+    const Finished done =
+        run_command(in + "--into out --type jpg --quality 95 --subsampling none --progressive");
+    EXPECT_EQ(done.output + done.errors, "") << "no bar where there is no terminal";
+    EXPECT_EQ(load(folder.file("out/b.jpg")).size(), image.size());
+    EXPECT_EQ(run_command(in + "--into out --smallest --keep-texts").errors, "");
+    EXPECT_EQ(inspect(folder.file("out/a.png")).texts, (std::vector<FileText>{{"Title", "quay"}}));
+    EXPECT_EQ(inspect(folder.file("out/a.png")).format, PixelFormat::indexed8);
+    const std::tuple<std::string, int, const char*> wrong[] = {
+        {in + "-o c.png", 2, "several images go --into a folder"},
+        {in + "-o c.png --into out", 2, "give one of --output and --into"},
+        {in, 2, "give one of --output and --into"},
+        {in + "a.png --into out", 1, "two of the images would become out/a.png: nothing is written"},
+        {in + "--into out --quality 101", 2, "--quality: \"101\" is not a whole number of 1..100"},
+        {in + "--into out --quality 50", 1, "a quality means nothing to a .png file"},
+        {in + "--into a.png", 1, "cannot make the folder a.png"},
+        {in + "--into out --type tiff", 2, "--type: \"tiff\" is none of bmp, gif"},
+        {in + "--into out --background gol", 2, "--background: \"gol\" is not a colour"},
+    };
+    for (const auto& [line, status, message] : wrong) {
+        const Finished finished = run_command(line);
+        EXPECT_EQ(finished.status, status) << line;
+        EXPECT_NE(finished.errors.find(message), std::string::npos) << finished.errors;
+    }
+}
+
+TEST(Tool, StandardStreamsAreFiles) {
+    const TemporaryFolder folder;
+    const Image image = read_sheet(quay, "quay").render(PixelFormat::rgb8);
+    write_file(folder.file("quay.brick"), quay);
+    const std::string in = "cd " + folder.path().string() + " && ";
+    const Finished piped = run_command(in + "cat quay.brick | " + tool + " draw - -o - --type qoi | " + tool +
+                                       " recast - -o - --type png | cat >out.png");
+    EXPECT_EQ(piped.errors, "");
+    expect_picture(folder.file("out.png"), image);
+    EXPECT_NE(run_command(in + tool + " inspect - <out.png").output.find("60 x 40"), std::string::npos);
+    const std::pair<std::string, std::string> wrong[] = {
+        {"draw quay.brick -o -", "--output: standard output has no extension: give a --type"},
+        {"recast - -o a.png </dev/null", "standard input: cannot decode the image: it is none of"},
+        {"recast - --into out <out.png", "standard input has no name for a file in a folder: give -o"},
+        {"draw quay.brick -o - --type png >/dev/full", "cannot write to the stream"},
+        {"draw quay.brick -o - --type png >&-", "cannot write to the stream"},
+    };
+    for (const auto& [arguments, message] : wrong) {
+        const Finished finished = run_command(in + tool + ' ' + arguments);
+        EXPECT_NE(finished.status, 0) << arguments;
+        EXPECT_NE(finished.errors.find(message), std::string::npos) << finished.errors;
+    }
+}
+
+TEST(Tool, InspectsFiles) {
+    const TemporaryFolder folder;
+    const Image image = read_sheet(quay, "quay").render(PixelFormat::rgb8);
+    save(image, folder.file("a.png"),
+         {.texts = {{"Title", "quay\x1b[2J"}}, .resolution = Resolution{300, 300}});
+    save(image, folder.file("b.jpg"));
+    const std::string in = "cd " + folder.path().string() + " && " + tool + " inspect ";
+    EXPECT_EQ(run_command(in + "a.png b.jpg").output, "a.png\n"
+                                                      "  type           png\n"
+                                                      "  size           60 x 40\n"
+                                                      "  stored         3 channels of 8 bits\n"
+                                                      "  read as        rgb8\n"
+                                                      "  resolution     300 x 300 pixels an inch\n"
+                                                      "  colour profile sRGB\n"
+                                                      "  text           Title: quay\\x1b[2J\n"
+                                                      "b.jpg\n"
+                                                      "  type           jpg\n"
+                                                      "  size           60 x 40\n"
+                                                      "  stored         3 channels of 8 bits\n"
+                                                      "  read as        rgb8\n");
+    // Read by Python.
+    const Finished json =
+        run_command(in + "--json a.png b.jpg | python3 -c \"import json, sys; a, b = json.load(sys.stdin); "
+                         "print(a['file'], a['width'], a['format'], a['texts'][0]['keyword'], b['type'], "
+                         "b['frames'], b['turned'])\"");
+    EXPECT_EQ(json.output, "a.png 60 rgb8 Title jpg 1 0\n") << json.errors;
+    EXPECT_EQ(run_command(in + "none.png").status, 1);
+    EXPECT_EQ(run_command(in).status, 2);
+}
+
+TEST(Tool, DrawsFramesAndReels) {
+    const TemporaryFolder folder;
+    const std::string text = "sheet 40 x 30 on navy\nframes 6 rate 10\nlet r = 4\n"
+                             "circle at (6 + 5 * frame, 15) radius r fill gold\n";
+    write_file(folder.file("quay.brick"), text);
+    const auto frame = [&](std::int32_t number) {
+        return read_sheet(text, "quay", {}, {}, std::size_t{1} << 30, number).render(PixelFormat::rgba8);
+    };
+    const std::string in = "cd " + folder.path().string() + " && " + tool + " ";
+    EXPECT_EQ(run_command(in + "draw quay.brick --frame 4 -o f.png").errors, "");
+    expect_picture(folder.file("f.png"), frame(4));
+    for (const char* name : {"a.png", "a.gif", "a.webp"}) {
+        const Finished done = run_command(in + "reel quay.brick --from 1 --repeat 2 -o " + name);
+        EXPECT_EQ(done.output + done.errors, "") << "no bar where there is no terminal";
+        ReelReader reader(folder.file(name));
+        EXPECT_EQ(reader.repeats(), 2);
+        for (std::int32_t i = 1; i < 6; ++i) {
+            const auto shown = reader.next();
+            ASSERT_TRUE(shown);
+            EXPECT_EQ(difference(shown->image, frame(i)).pixels, 0) << name << ' ' << i;
+            EXPECT_EQ(shown->duration.microseconds, 100000);
+        }
+        EXPECT_FALSE(reader.next());
+    }
+    EXPECT_EQ(
+        run_command(in + "reel quay.brick --set r=9 --to 2 --rate 30000/1001 -o - --type y4m | head -c 40")
+            .output,
+        "YUV4MPEG2 W40 H30 F30000:1001 Ip A1:1 C4");
+    EXPECT_EQ(run_command(in + "reel quay.brick -o n_##.ppm && ls n_*").output,
+              "n_00.ppm\nn_01.ppm\nn_02.ppm\nn_03.ppm\nn_04.ppm\nn_05.ppm\n");
+    const std::tuple<const char*, int, const char*> wrong[] = {
+        {"reel quay.brick -o b.jpg", 2,
+         "--output: cannot write b.jpg: the extension \".jpg\" is none of .png, .apng"},
+        {"reel quay.brick -o b.gif --to 6", 1, "the frames 0 to 6 are not among the sheet's 0 to 5"},
+        {"reel quay.brick -o b.gif --rate 0", 2, "--rate: \"0\" is not of the form FRAMES or FRAMES/SECONDS"},
+        {"reel quay.brick -o b.gif --rate 100", 1, "a frame of a GIF file lasts 2 to 65535 hundredths"},
+        {"draw quay.brick -o b.png --frame 6", 1, "frame 6 is outside 0..5"},
+        {"reel quay.brick", 2, "--output is required"},
+    };
+    for (const auto& [arguments, status, message] : wrong) {
+        const Finished finished = run_command(in + arguments);
+        EXPECT_EQ(finished.status, status) << arguments;
+        EXPECT_NE(finished.errors.find(message), std::string::npos) << finished.errors;
+    }
+    // On a terminal, a bar tells how far it is.
+    const Finished shown = run_command("cd " + folder.path().string() + " && script -qec '" + tool +
+                                       " reel quay.brick -o c.png' /dev/null");
+    EXPECT_NE(shown.output.find("100% [========================================] 6 of 6"), std::string::npos)
+        << shown.output;
+}
+
+TEST(Tool, ListsColoursThatRecastReads) {
     const TemporaryFolder folder;
     EXPECT_EQ(run_command(tool + " colours").output, palette_text(default_palette()));
     std::string distinct;
@@ -157,6 +295,9 @@ TEST(Tool, DemoWritesSheetsAndTheirPictures) {
     EXPECT_NE(demo.output.find(target + "/tarn_haven_chart.png  drawn from " + sheet), std::string::npos)
         << demo.output;
     expect_picture(target + "/tarn_haven_chart.png", read_sheet(read_file(sheet), "chart").render());
+    EXPECT_EQ(inspect(target + "/tarn_haven_camera.jpg").type, FileType::jpeg);
+    for (const char* reel : {"/tarn_haven_night.png", "/tarn_haven_night.gif"})
+        EXPECT_EQ(inspect(target + reel).frames, 48) << reel;
 }
 
 TEST(Tool, TellsWhatIsWrongAndHow) {
@@ -185,8 +326,8 @@ TEST(Tool, TellsWhatIsWrongAndHow) {
              ":1:1: there is not enough memory for a picture of 2000000000 x 1000000000 rgb8 pixels, "
              "6000000000000000000 bytes\n"},
 #endif
-        {"draw " + sheet + " -o a.gif", 2,
-         "coldbrick: --output: cannot write a.gif: the extension \".gif\" is none of"},
+        {"draw " + sheet + " -o a.tiff", 2,
+         "coldbrick: --output: cannot write a.tiff: the extension \".tiff\" is none of"},
         {"draw " + sheet + " -o " + folder.file("no/a.png"), 1, ": No such file or directory\n"},
         {"draw " + sheet + out + " --set q=1", 1, "no let defines \"q\""},
         {"draw " + sheet + out + " --set r", 2, "\"r\" is not of the form NAME=VALUE"},
@@ -194,21 +335,21 @@ TEST(Tool, TellsWhatIsWrongAndHow) {
         {"draw", 2, "is required"},
         {"graph " + sheet + out + " --zoom 0", 2, "--zoom: \"0\" is not a whole number of 1..1024\n"},
         {"graph " + sheet + out + " --zoom abc", 2, "--zoom: \"abc\" is not a whole number of 1..1024\n"},
-        {"convert a.png -o b.png --turn x", 2, "--turn: \"x\" is none of -270, -180, -90, 0, 90, 180, 270\n"},
-        {"convert a.png -o b.png --fit inside", 2, "--fit requires --size"},
-        {"convert a.png -o b.png --resampling area", 2, "--resampling requires --size"},
-        {"convert a.png -o b.png --linear-gray", 2, "--linear-gray requires --format"},
-        {"convert a.png -o b.png --format gray8 --palette p", 2, "--format excludes --palette"},
-        {"convert a.png -o b.png --format gray7", 2, "--format: \"gray7\" is none of abgr8, argb8"},
-        {"convert a.png -o b.png --size 0x9", 2,
+        {"recast a.png -o b.png --turn x", 2, "--turn: \"x\" is none of -270, -180, -90, 0, 90, 180, 270\n"},
+        {"recast a.png -o b.png --fit contain", 2, "--fit requires --size"},
+        {"recast a.png -o b.png --resampling area", 2, "--resampling requires --size"},
+        {"recast a.png -o b.png --linear-gray", 2, "--linear-gray requires --format"},
+        {"recast a.png -o b.png --format gray8 --palette p", 2, "--format excludes --palette"},
+        {"recast a.png -o b.png --format gray7", 2, "--format: \"gray7\" is none of abgr8, argb8"},
+        {"recast a.png -o b.png --size 0x9", 2,
          "\"0x9\" is not of the form WIDTHxHEIGHT, each of 1..2147483647"},
         {"colours --seed 3", 2, "--seed requires --distinct"},
         {"colours --distinct 257", 2, "--distinct: \"257\" is not a whole number of 1..256\n"},
         {"demo " + sheet, 1, "coldbrick: cannot make the folder " + sheet},
         {"", 2, "A subcommand is required"},
         {"drow", 2,
-         "\"drow\" is no command; did you mean \"draw\"?\nThe commands are draw, graph, convert, colours, "
-         "demo.\n"},
+         "\"drow\" is no command; did you mean \"draw\"?\nThe commands are draw, graph, reel, recast, "
+         "inspect, colours, demo.\n"},
         {"\"$(printf 'a\\033[2J')\"", 2, "\"a\\x1b[2J\" is no command\n"},
     };
     for (const Row& row : rows) {
@@ -225,7 +366,7 @@ TEST(Tool, TellsItsVersionAndHelp) {
     const Finished version = run_command(tool + " --version");
     EXPECT_EQ(version.status, 0);
     EXPECT_EQ(version.output, "coldbrick " COLDBRICK_VERSION "\n");
-    for (const char* command : {"", "draw", "graph", "demo"}) {
+    for (const char* command : {"", "draw", "graph", "reel", "recast", "inspect", "colours", "demo"}) {
         const Finished help = run_command(tool + ' ' + command + " --help");
         EXPECT_EQ(help.status, 0);
         EXPECT_NE(help.output.find("Usage: coldbrick"), std::string::npos) << help.output;
@@ -276,9 +417,9 @@ TEST(Tool, EndlessFilesAreRefused) {
     const std::pair<std::string, std::string> rows[] = {
         {"draw /dev/zero" + out, too_long},
         {"colours --palette /dev/zero", too_long},
-        {"convert /dev/zero" + out, "/dev/zero: cannot decode the image: it is neither"},
+        {"recast /dev/zero" + out, "/dev/zero: cannot decode the image: it is none of"},
         {"draw " + folder.file("quay.brick") + out,
-         ":2:7: /dev/zero: cannot decode the image: it is neither"},
+         ":2:7: /dev/zero: cannot decode the image: it is none of"},
     };
     for (const auto& [arguments, message] : rows) {
         const Finished finished = run_command(tool + ' ' + arguments);

@@ -82,24 +82,27 @@ TEST(Files, WhatIsSavedIsLoadedWithoutLoss) {
 }
 
 TEST(Files, BrokenFilesAreRefused) {
-    const auto decoding = [](const std::string& file, std::size_t most = default_decode_limit_bytes) {
-        return [=] { (void)decode(std::as_bytes(std::span(file)), most); };
+    const auto decoding = [](const std::string& file, std::size_t most = DecodeLimits{}.bytes) {
+        return [=] { (void)decode(std::as_bytes(std::span(file)), {.limits = {.bytes = most}}); };
     };
     const std::string pam = "cannot decode a portable anymap: ";
     const std::string png = text(encode(sample(PixelFormat::rgb8), FileType::png));
     expect_errors<FileError>({
-        {decoding(""), "cannot decode the image: it is neither a PNG file nor a portable anymap"},
-        {decoding("GIF89a"), "cannot decode the image: it is neither a PNG file nor a portable anymap"},
-        {decoding("P3\n1 1\n255\n0 0 0"), pam + "it begins with none of P5, P6 and P7"},
+        {decoding(""),
+         "cannot decode the image: it is none of PNG, JPEG, WebP, GIF, BMP, QOI or a portable anymap"},
+        {decoding("TIFF89a"),
+         "cannot decode the image: it is none of PNG, JPEG, WebP, GIF, BMP, QOI or a portable anymap"},
+        {decoding("P3\n1 1\n255\n0 0 256"), pam + "a value \"256\" is not a number of 0..255"},
+        {decoding("P1\n2 1\n0 2"), pam + "a pixel of a bitmap is neither 0 nor 1"},
         {decoding("P5\n2 -1\n255\n"), pam + "the height \"-1\" is not a number of 1..2147483647"},
         {decoding("P5\n2 2\n255"), pam + "the file ends within the pixels"},
-        {decoding("P5\n2 2\n100\n1234"), pam + "the largest value 100 is neither 255 nor 65535"},
+        {decoding("P5\n2 1\n100\n\x64\x65"), pam + "the value 101 is above the largest, 100"},
         {decoding("P7\nWIDTH 2\nDEEP 3"), pam + "\"DEEP\" is not known in a header"},
         {decoding("P6\n2 2 "), pam + "the file ends within the header"},
         {decoding("P7\nWIDTH 2\nHEIGHT 1\nMAXVAL 255\nENDHDR\n1234"), pam + "the header has no line DEPTH"},
         {decoding("P7\nHEIGHT 1\nDEPTH 1\nENDHDR\n1234"), pam + "the header has no line WIDTH"},
         {decoding("P5 \x1b[2J\r"), pam + "the width \"\\x1b[2J\" is not a number of 1..2147483647"},
-        {decoding("P6\n2147483647 1\n255\nabc"), pam + "the file ends within the pixels"},
+        {decoding("P6\n1000000 1\n255\nabc"), pam + "the file ends within the pixels"},
         {decoding("P5 32000 32000 255\n"), pam + "the file ends within the pixels"},
         {decoding(png.substr(0, png.size() / 2)), "cannot decode PNG: the file ends too early"},
         {decoding(png, 104), "cannot decode the image: an image of 7 x 5 rgb8 pixels takes 105 bytes, more "
@@ -151,13 +154,17 @@ TEST(Files, AnymapsHoldWhatTheirTypeCan) {
     }
     expect_errors<FileError>({
         {[] { (void)encode(sample(PixelFormat::rgb8), FileType::pgm); },
-         "a .pgm file cannot hold the colours of rgb8: use .ppm, .pam or .png"},
+         "a .pgm file cannot hold the colours of rgb8: use .png, .jpg, .webp, .gif, .bmp, .qoi, .ppm, .pam "
+         "or .pnm, or "
+         "allow the loss"},
         {[] { (void)encode(sample(PixelFormat::graya8), FileType::pgm); },
-         "a .pgm file cannot hold the alpha of graya8: use .pam or .png"},
+         "a .pgm file cannot hold the alpha of graya8: use .png, .webp, .bmp, .qoi, .pam or .pnm, or give a "
+         "background"},
         {[] { (void)encode(sample(PixelFormat::rgba32f), FileType::png); },
-         "a .png file cannot hold the floats of rgba32f: convert it to 16 bits a channel"},
+         "a .png file cannot hold the floats of rgba32f: convert it to 16 bits a channel, or allow the loss"},
         {[] { (void)encode(sample(PixelFormat::bgra8), FileType::ppm); },
-         "a .ppm file cannot hold the alpha of bgra8: use .pam or .png"},
+         "a .ppm file cannot hold the alpha of bgra8: use .png, .webp, .bmp, .qoi, .pam or .pnm, or give a "
+         "background"},
     });
 }
 
@@ -215,7 +222,8 @@ TEST(Files, RefusalsNameThePathAndTheReason) {
     const TemporaryFolder folder;
     const Image image = sample(PixelFormat::rgb8);
     const std::string missing = folder.file("no/such/a.png");
-    const std::string known = " is none of .png, .pgm, .ppm, .pam, .pnm";
+    const std::string known =
+        " is none of .png, .apng, .jpg, .jpeg, .webp, .gif, .bmp, .qoi, .pbm, .pgm, .ppm, .pam, .pnm";
     fs::create_directory(folder.file("folder.png"));
     expect_errors<FileError>({
         {[&] { save(image, missing); }, "cannot write " + missing + ": No such file or directory"},
@@ -260,13 +268,13 @@ TEST(Files, WhatNeverEndsIsReadUpToALimit) {
          "cannot read " + folder.file("a.txt") + ": it has more than 9 bytes"},
         {[] { (void)coldbrick::read_file("/dev/zero", 100000); },
          "cannot read /dev/zero: it has more than 100000 bytes"},
-        {[] { (void)load("/dev/zero"); },
-         "/dev/zero: cannot decode the image: it is neither a PNG file nor a portable anymap"},
+        {[] { (void)load("/dev/zero"); }, "/dev/zero: cannot decode the image: it is none of PNG, JPEG, "
+                                          "WebP, GIF, BMP, QOI or a portable anymap"},
         {[&] { (void)load(folder.path()); }, "cannot read " + folder.path().string() + ": Is a directory"},
     });
     save(sample(PixelFormat::rgb8), folder.file("a.png"));
     expect_errors<FileError>({
-        {[&] { (void)load(folder.file("a.png"), 104); },
+        {[&] { (void)load(folder.file("a.png"), {.limits = {.bytes = 104}}); },
          folder.file("a.png") +
              ": cannot decode the image: an image of 7 x 5 rgb8 pixels takes 105 bytes, more "
              "than the limit of 104"},

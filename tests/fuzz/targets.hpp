@@ -11,10 +11,17 @@ namespace coldbrick::fuzz {
 
 using Bytes = std::span<const std::uint8_t>;
 
-void decoders(Bytes bytes); ///< image files, and that what was decoded comes back
-void sheets(Bytes bytes);   ///< sheets, read and drawn
-void texts(Bytes bytes);    ///< colours, palettes, bitmaps
-void drawing(Bytes bytes);  ///< shapes and styles: only pixels in the clip change, and bands change nothing
+// Image files: that what was decoded comes back, and that they are what they tell.
+void png(Bytes bytes);
+void jpeg(Bytes bytes);
+void webp(Bytes bytes);
+void gif(Bytes bytes);
+void bmp(Bytes bytes);
+void qoi(Bytes bytes);
+void anymap(Bytes bytes);
+void sheets(Bytes bytes);  ///< sheets, read and drawn
+void texts(Bytes bytes);   ///< colours, palettes, bitmaps
+void drawing(Bytes bytes); ///< shapes and styles: only pixels in the clip change, and bands change nothing
 void region_algebra(Bytes bytes); ///< the laws of sets
 void overlays(Bytes bytes);       ///< images onto images, and that nothing outside changes
 void resizing(Bytes bytes);       ///< sizes and resamplings
@@ -24,7 +31,13 @@ struct Target {
     const char* name;
     void (*run)(Bytes bytes);
 };
-inline constexpr Target targets[] = {{"decoders", decoders},
+inline constexpr Target targets[] = {{"png", png},
+                                     {"jpeg", jpeg},
+                                     {"webp", webp},
+                                     {"gif", gif},
+                                     {"bmp", bmp},
+                                     {"qoi", qoi},
+                                     {"anymap", anymap},
                                      {"sheets", sheets},
                                      {"texts", texts},
                                      {"drawing", drawing},

@@ -1,16 +1,15 @@
-// Bytes that are texts or files.
+// Bytes that are texts.
 
+#include "fuzz/attempt.hpp"
 #include "fuzz/targets.hpp"
 
 #include <coldbrick/bitmap.hpp>
 #include <coldbrick/colour_space.hpp>
 #include <coldbrick/colour_text.hpp>
 #include <coldbrick/error.hpp>
-#include <coldbrick/files.hpp>
 #include <coldbrick/palette.hpp>
 #include <coldbrick/sheet.hpp>
 
-#include <algorithm>
 #include <cstdio>
 #include <cstdlib>
 #include <string>
@@ -24,47 +23,12 @@ std::string_view text_of(Bytes bytes) {
     return {reinterpret_cast<const char*>(bytes.data()), bytes.size()};
 }
 
-/// Messages go to terminals: no control character but the ends of lines and tabs may be in them.
-void check_message(const Error& error) {
-    const std::string_view text = error.what();
-    require(text.size() < 3000, "messages are not endless");
-    require(std::ranges::none_of(
-                text, [](char c) { return (c >= 0 && c < ' ' && c != '\n' && c != '\t') || c == 127; }),
-            "messages steer no terminal");
-}
-
-/// Makes a call that may fail, but only with a message.
-template <class Call>
-void attempt(Call call) {
-    try {
-        call();
-    } catch (const Error& error) {
-        check_message(error);
-    }
-}
-
-bool same_pixels(const Image& a, const Image& b) {
-    if (a.size() != b.size() || a.format() != b.format()) return false;
-    for (std::int32_t y = 0; y < a.height(); ++y)
-        if (!std::ranges::equal(a.view().row(y), b.view().row(y))) return false;
-    return true;
-}
-
 } // namespace
 
 void require(bool holds, const char* promise) {
     if (holds) return;
     std::fprintf(stderr, "broken: %s\n", promise);
     std::abort();
-}
-
-void decoders(Bytes bytes) {
-    constexpr std::size_t most_bytes = std::size_t{1} << 22;
-    attempt([&] {
-        const Image image = decode(std::as_bytes(bytes), most_bytes);
-        for (const FileType type : {FileType::png, FileType::pam})
-            require(same_pixels(decode(encode(image, type)), image), "what is saved comes back");
-    });
 }
 
 void sheets(Bytes bytes) {

@@ -80,7 +80,7 @@ TEST(Resize, FitsInItsOwnProportions) {
         Size inside;
     } rows[] = {{{50, 50}, {50, 25}}, {{300, 30}, {60, 30}}, {{1, 9}, {1, 1}}, {{400, 200}, {400, 200}}};
     for (const auto& [wanted, inside] : rows) {
-        EXPECT_EQ(resized(image, wanted, {.fit = Fit::inside}).size(), inside);
+        EXPECT_EQ(resized(image, wanted, {.fit = Fit::contain}).size(), inside);
         EXPECT_EQ(resized(image, wanted, {.fit = Fit::cover}).size(), wanted);
     }
     Image halves({4, 2}, PixelFormat::gray8, colour("white"));

@@ -216,7 +216,7 @@ TEST(Sheet, LaysImages) {
     const Sheet sheet = read_sheet(R"(sheet 30 x 20 on navy
 image "buoy.png" at (1, 1)
 image "buoy.png" at (10, 10) anchor bottom_right turned 90 mirrored key lime
-image "buoy.png" at (20, 10) size 8 x 8 inside anchor centre opacity 0.5 blend lighten
+image "buoy.png" at (20, 10) size 8 x 8 contain anchor centre opacity 0.5 blend lighten
 )",
                                    "quay.brick", {}, load);
     Image expected({30, 20}, PixelFormat::rgba8, colour("navy"));
@@ -249,7 +249,7 @@ TEST(Sheet, FaultsAreToldWithTheirPlace) {
          "quay.brick:2:25: radius -3 is outside 0..2147483647\ncircle at (1, 2) radius -3 fill red\n"
          "                        ^"},
         {"sheet 9 x 9\n\tboxx (1, 2) to (3, 4) fill red\n",
-         "quay.brick:2:2: expected a statement (sheet, let, palette, image, dots, line, path, arc, box, "
+         "quay.brick:2:2: expected a statement (sheet, frames, let, palette, image, dots, line, path, arc, box, "
          "circle, "
          "ellipse, sector, segment, polygon, star), found \"boxx\"; did you mean \"box\"?\n"
          "\tboxx (1, 2) to (3, 4) fill red\n\t^"},

@@ -1,0 +1,71 @@
+#include "image_files.hpp"
+
+#include <coldbrick/error.hpp>
+
+#include <fmt/format.h>
+
+#include <array>
+#include <iostream>
+
+namespace cb = coldbrick;
+
+namespace {
+
+constexpr const char* input_name = "standard input";
+
+/// Calls call(); a FileError gets the name of the stream before its text.
+template <class Call>
+auto naming_input(Call call) {
+    try {
+        return call();
+    } catch (const cb::FileError& error) {
+        throw cb::FileError(fmt::format("{}: {}", input_name, error.what()));
+    }
+}
+
+} // namespace
+
+cb::FileType ImageOutput::file_type() const {
+    if (type) return *type;
+    if (is_standard_stream(path)) throw cb::FileError("standard output has no extension: give a --type");
+    return cb::file_type(path);
+}
+
+bool is_standard_stream(const std::string& path) {
+    return path == "-";
+}
+
+std::vector<std::byte> read_bytes(const std::string& path, std::size_t most_bytes) {
+    if (!is_standard_stream(path)) return cb::read_file(path, most_bytes);
+    std::vector<std::byte> result;
+    std::array<char, std::size_t{1} << 16> portion;
+    while (std::cin.read(portion.data(), portion.size()), std::cin.gcount() > 0) {
+        const auto bytes =
+            std::as_bytes(std::span(portion)).first(static_cast<std::size_t>(std::cin.gcount()));
+        if (bytes.size() > most_bytes - result.size())
+            throw cb::FileError(
+                fmt::format("cannot read {}: it has more than {} bytes", input_name, most_bytes));
+        result.insert(result.end(), bytes.begin(), bytes.end());
+    }
+    return result;
+}
+
+cb::Image load_image(const std::string& path) {
+    return is_standard_stream(path) ? naming_input([] { return cb::load(std::cin); }) : cb::load(path);
+}
+
+cb::ImageInfo inspect_image(const std::string& path) {
+    if (!is_standard_stream(path)) return cb::inspect(path);
+    const std::vector<std::byte> bytes = read_bytes(path, cb::DecodeLimits{}.bytes);
+    return naming_input([&] { return cb::inspect(bytes); });
+}
+
+void save_image(const cb::Image& image, const ImageOutput& output) {
+    const cb::FileType type = output.file_type();
+    if (is_standard_stream(output.path))
+        cb::save(image, std::cout, type, output.options);
+    else if (output.type)
+        cb::write_file(output.path, cb::encode(image, type, output.options));
+    else
+        cb::save(image, output.path, output.options);
+}

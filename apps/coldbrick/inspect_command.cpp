@@ -1,0 +1,82 @@
+#include "commands.hpp"
+#include "image_files.hpp"
+
+#include "base/shown_text.hpp"
+
+#include <coldbrick/image_info.hpp>
+
+#include <fmt/format.h>
+#include <nlohmann/json.hpp>
+
+#include <string>
+
+namespace {
+
+namespace cb = coldbrick;
+
+std::string_view type_name(cb::FileType type) {
+    return cb::extension(type).substr(1);
+}
+
+std::string orientation_text(const cb::Orientation& orientation) {
+    const std::string turn = orientation.quarters == 0
+                                 ? ""
+                                 : fmt::format("turned {} degrees clockwise", 90 * orientation.quarters);
+    if (!orientation.mirrored) return turn;
+    return turn.empty() ? "mirrored" : "mirrored, then " + turn;
+}
+
+void print_line(std::string_view key, const std::string& value) {
+    fmt::print("  {:<14} {}\n", key, value);
+}
+
+void print_text(const std::string& file, const cb::ImageInfo& info) {
+    fmt::print("{}\n", cb::base::shown(file, 300));
+    print_line("type", std::string(type_name(info.type)));
+    print_line("size", fmt::format("{} x {}", info.size.width, info.size.height));
+    print_line("stored", fmt::format("{} channel{} of {} bit{}", info.channels, info.channels == 1 ? "" : "s",
+                                     info.bits, info.bits == 1 ? "" : "s"));
+    print_line("read as", std::string(cb::layout(info.format).name));
+    if (info.frames != 1) print_line("frames", std::to_string(info.frames));
+    if (info.orientation != cb::Orientation{}) print_line("orientation", orientation_text(info.orientation));
+    if (info.resolution)
+        print_line("resolution", fmt::format("{:.4g} x {:.4g} pixels an inch", info.resolution->across,
+                                             info.resolution->down));
+    if (!info.colour_profile.empty()) print_line("colour profile", cb::base::shown(info.colour_profile));
+    for (const cb::FileText& text : info.texts)
+        print_line("text",
+                   fmt::format("{}: {}", cb::base::shown(text.keyword), cb::base::shown(text.text, 200)));
+}
+
+nlohmann::ordered_json json_of(const std::string& file, const cb::ImageInfo& info) {
+    nlohmann::ordered_json result{{"file", file},
+                                  {"type", type_name(info.type)},
+                                  {"width", info.size.width},
+                                  {"height", info.size.height},
+                                  {"channels", info.channels},
+                                  {"bits", info.bits},
+                                  {"format", cb::layout(info.format).name},
+                                  {"frames", info.frames},
+                                  {"mirrored", info.orientation.mirrored},
+                                  {"turned", 90 * info.orientation.quarters}};
+    if (info.resolution) result["pixels_per_inch"] = {info.resolution->across, info.resolution->down};
+    if (!info.colour_profile.empty()) result["colour_profile"] = info.colour_profile;
+    for (const cb::FileText& text : info.texts)
+        result["texts"].push_back({{"keyword", text.keyword}, {"text", text.text}});
+    return result;
+}
+
+} // namespace
+
+void inspect(const InspectArguments& arguments) {
+    nlohmann::ordered_json all = nlohmann::ordered_json::array();
+    for (const std::string& file : arguments.files) {
+        const cb::ImageInfo info = inspect_image(file);
+        if (arguments.json)
+            all.push_back(json_of(file, info));
+        else
+            print_text(file, info);
+    }
+    // What is not UTF-8 in names and texts is replaced.
+    if (arguments.json) fmt::print("{}\n", all.dump(2, ' ', false, nlohmann::json::error_handler_t::replace));
+}

@@ -28,7 +28,7 @@ namespace {
 
 constexpr std::array all_reel_codecs{&png_reel, &gif_reel, &webp_reel, &y4m_reel};
 
-void check_options(ReelType type, const ReelOptions& options) {
+void check_reel_options(ReelType type, const ReelOptions& options) {
     constexpr std::int64_t most = 1'000'000;
     base::check_range("frames of a rate", options.rate.frames, 1, most);
     base::check_range("seconds of a rate", options.rate.seconds, 1, most);
@@ -119,7 +119,7 @@ struct ReelWriter::State {
 
     State(ReelType kind, const ReelOptions& how) : type(kind), options(how) {
         base::check_choice("type of a reel", type, ReelType::numbered);
-        files::check_options(type, options);
+        files::check_reel_options(type, options);
     }
 
     void start(const ConstImageView& frame) {
@@ -221,7 +221,7 @@ void write_frames(ReelType type, std::int32_t first, std::int32_t last, FrameMak
                   Progress progress, MakeWriter make_writer) {
     base::check_range("first frame", first, 0, 0x7FFFFFFE);
     base::check_range("last frame", last, first, 0x7FFFFFFE);
-    files::check_options(type, options);
+    files::check_reel_options(type, options);
     const std::int32_t count = last - first + 1;
     const bool chooses = type == ReelType::gif && !options.palette;
     Steps steps(progress, std::int64_t{count} * (chooses ? 2 : 1));

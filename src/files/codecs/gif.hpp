@@ -35,6 +35,8 @@ class GifStream {
     void finish();
 
   private:
+    explicit GifStream(ByteSink& sink);
+
     static int hand_on(GifFileType* gif, const unsigned char* bytes, int count);
     void check(int status);
 

@@ -39,7 +39,15 @@ Map map_of(const Palette& palette) {
 
 } // namespace
 
-GifStream::GifStream(ByteSink& sink, Size size, const Palette& palette) : sink_(sink) {
+GifStream::GifStream(ByteSink& sink) : sink_(sink) {
+    int error = 0;
+    gif_ = EGifOpen(this, hand_on, &error);
+    if (gif_ == nullptr) throw FileError(fmt::format("cannot encode GIF: {}", message_of(error)));
+    EGifSetGifVersion(gif_, true);
+}
+
+GifStream::GifStream(ByteSink& sink, Size size, const Palette& palette)
+    : GifStream(sink) { // so that the structures are freed whatever is thrown from here on
     constexpr std::int32_t most = 65535;
     if (size.width > most || size.height > most)
         throw FileError(fmt::format("a GIF file cannot hold {} x {} pixels, only up to {} x {}", size.width,
@@ -48,10 +56,6 @@ GifStream::GifStream(ByteSink& sink, Size size, const Palette& palette) : sink_(
         std::ranges::find(palette.entries(), 0, [](const Palette::Entry& e) { return int{e.colour.alpha}; });
     if (entry != palette.entries().end()) see_through_ = static_cast<int>(entry - palette.entries().begin());
     const Map map = map_of(palette);
-    int error = 0;
-    gif_ = EGifOpen(this, hand_on, &error);
-    if (gif_ == nullptr) throw FileError(fmt::format("cannot encode GIF: {}", message_of(error)));
-    EGifSetGifVersion(gif_, true);
     constexpr int colour_resolution = 8;
     check(EGifPutScreenDesc(gif_, size.width, size.height, colour_resolution, see_through_.value_or(0),
                             map.get()));

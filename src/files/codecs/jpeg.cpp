@@ -67,9 +67,8 @@ void limit_scans(j_common_ptr codec) {
 /// The structures that libjpeg keeps while it reads.
 class Decompressor {
   public:
-    explicit Decompressor(std::span<const std::byte> file) : errors_(error_handling()) {
-        codec_.err = &errors_;
-        jpeg_create_decompress(&codec_);
+    explicit Decompressor(std::span<const std::byte> file)
+        : Decompressor() { // so that the structures are freed whatever is thrown from here on
         progress_.progress_monitor = limit_scans;
         codec_.progress = &progress_;
         jpeg_mem_src(&codec_, reinterpret_cast<const unsigned char*>(file.data()), file.size());
@@ -104,6 +103,11 @@ class Decompressor {
     }
 
   private:
+    Decompressor() : errors_(error_handling()) {
+        codec_.err = &errors_;
+        jpeg_create_decompress(&codec_);
+    }
+
     jpeg_error_mgr errors_;
     jpeg_progress_mgr progress_{};
     jpeg_decompress_struct codec_{};
@@ -201,14 +205,11 @@ struct SinkDestination : jpeg_destination_mgr {
 class JpegEncoder final : public RowEncoder {
   public:
     JpegEncoder(ByteSink& sink, const StoredPicture& picture, const EncodeOptions& options)
-        : errors_(error_handling()), destination_(sink) {
+        : JpegEncoder(sink) { // so that the structures are freed whatever is thrown from here on
         constexpr std::int32_t most = JPEG_MAX_DIMENSION;
         if (picture.size.width > most || picture.size.height > most)
             throw FileError(fmt::format("a JPEG file cannot hold {} x {} pixels, only up to {} x {}",
                                         picture.size.width, picture.size.height, most, most));
-        codec_.err = &errors_;
-        jpeg_create_compress(&codec_);
-        codec_.dest = &destination_;
         codec_.image_width = static_cast<JDIMENSION>(picture.size.width);
         codec_.image_height = static_cast<JDIMENSION>(picture.size.height);
         codec_.input_components = layout(picture.format).bytes;
@@ -233,6 +234,12 @@ class JpegEncoder final : public RowEncoder {
     void finish() override { jpeg_finish_compress(&codec_); }
 
   private:
+    explicit JpegEncoder(ByteSink& sink) : errors_(error_handling()), destination_(sink) {
+        codec_.err = &errors_;
+        jpeg_create_compress(&codec_);
+        codec_.dest = &destination_;
+    }
+
     void set_subsampling(ChromaSubsampling subsampling) {
         codec_.comp_info[0].h_samp_factor = subsampling == ChromaSubsampling::none ? 1 : 2;
         codec_.comp_info[0].v_samp_factor = subsampling == ChromaSubsampling::both ? 2 : 1;

@@ -13,6 +13,7 @@
 #include <algorithm>
 #include <cmath>
 #include <cstring>
+#include <new>
 #include <optional>
 #include <utility>
 #include <vector>
@@ -37,10 +38,7 @@ class PngRows final : public RowDecoder {
   public:
     /// @param file_bytes how many the file has, if that is known
     PngRows(ByteSource& source, const DecodeLimits& limits, std::optional<std::size_t> file_bytes)
-        : png_(
-              png_create_read_struct(PNG_LIBPNG_VER_STRING, nullptr, fail_reading_png, ignore_read_warning)) {
-        if (png_ != nullptr) info_ = png_create_info_struct(png_);
-        if (info_ == nullptr) throw FileError("cannot decode PNG: not enough memory");
+        : PngRows() { // so that the structures are freed whatever is thrown from here on
         png_set_read_fn(png_, &source, take_png_bytes);
         constexpr png_uint_32 largest = base::last_coordinate;
         png_set_user_limits(png_, largest, largest);
@@ -75,6 +73,13 @@ class PngRows final : public RowDecoder {
     void finish() override { png_read_end(png_, nullptr); }
 
   private:
+    PngRows()
+        : png_(
+              png_create_read_struct(PNG_LIBPNG_VER_STRING, nullptr, fail_reading_png, ignore_read_warning)) {
+        if (png_ != nullptr) info_ = png_create_info_struct(png_);
+        if (info_ == nullptr) throw std::bad_alloc();
+    }
+
     /// The deflated rows take_png_bytes at least a 1032th of their bytes (RFC 1951: 258 bytes in two bits).
     void check_length(std::size_t file_bytes) {
         const std::size_t row_bytes = png_get_rowbytes(png_, info_); // below 2^35, of at most 2^31 rows

@@ -13,6 +13,7 @@
 #include <array>
 #include <cmath>
 #include <cstring>
+#include <new>
 #include <string>
 #include <vector>
 
@@ -60,11 +61,7 @@ bool is_drawn(std::span<const std::byte> row, std::size_t pixel_bytes) {
 class PngEncoder final : public RowEncoder {
   public:
     PngEncoder(ByteSink& sink, const StoredPicture& picture, const EncodeOptions& options)
-        : picture_(picture), pixel_bytes_(static_cast<std::size_t>(layout(picture.format).bytes)),
-          png_(png_create_write_struct(PNG_LIBPNG_VER_STRING, nullptr, fail_writing_png,
-                                       ignore_write_warning)) {
-        if (png_ != nullptr) info_ = png_create_info_struct(png_);
-        if (info_ == nullptr) throw FileError("cannot encode PNG: not enough memory");
+        : PngEncoder(picture) { // so that the structures are freed whatever is thrown from here on
         png_set_write_fn(png_, &sink, hand_on, flush_nothing);
         write_header(options);
     }
@@ -86,6 +83,14 @@ class PngEncoder final : public RowEncoder {
     void finish() override { png_write_end(png_, info_); }
 
   private:
+    explicit PngEncoder(const StoredPicture& picture)
+        : picture_(picture), pixel_bytes_(static_cast<std::size_t>(layout(picture.format).bytes)),
+          png_(png_create_write_struct(PNG_LIBPNG_VER_STRING, nullptr, fail_writing_png,
+                                       ignore_write_warning)) {
+        if (png_ != nullptr) info_ = png_create_info_struct(png_);
+        if (info_ == nullptr) throw std::bad_alloc();
+    }
+
     void write(std::span<const std::byte> row) {
         png_write_row(png_, reinterpret_cast<png_const_bytep>(row.data()));
     }

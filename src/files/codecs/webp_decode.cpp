@@ -74,7 +74,9 @@ class Demuxer {
         return {static_cast<std::int32_t>(get(WEBP_FF_CANVAS_WIDTH)),
                 static_cast<std::int32_t>(get(WEBP_FF_CANVAS_HEIGHT))};
     }
-    [[nodiscard]] bool has(WebPFeatureFlags flag) const { return (get(WEBP_FF_FORMAT_FLAGS) & static_cast<std::uint32_t>(flag)) != 0; }
+    [[nodiscard]] bool has(WebPFeatureFlags flag) const {
+        return (get(WEBP_FF_FORMAT_FLAGS) & static_cast<std::uint32_t>(flag)) != 0;
+    }
 
     /// The data of the first such chunk; empty if there is none.
     [[nodiscard]] std::span<const std::byte> chunk(const char* name) const {

@@ -61,6 +61,7 @@ void add_reels(const Sample& sample, const fs::path& path, std::vector<Output>& 
     };
     const cb::Sheet first = read(0);
     std::vector<cb::Image> frames;
+    frames.reserve(static_cast<std::size_t>(first.frames));
     for (std::int32_t i = 0; i < first.frames; ++i) frames.push_back(read(i).render(cb::PixelFormat::rgb8));
     const auto frame = [&](std::int32_t i) { return frames[static_cast<std::size_t>(i)]; };
     for (const auto& [type, extension] :

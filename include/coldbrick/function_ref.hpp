@@ -7,6 +7,14 @@
 
 namespace [[gnu::visibility("default")]] coldbrick {
 
+namespace detail {
+
+template <class Function, class Other, class Result, class... Arguments>
+concept CallableButNot = !std::same_as<std::remove_cvref_t<Function>, Other> &&
+                         std::is_invocable_r_v<Result, Function&, Arguments...>;
+
+} // namespace detail
+
 template <class Signature>
 class FunctionRef;
 
@@ -17,14 +25,11 @@ class FunctionRef<Result(Arguments...)> {
   public:
     FunctionRef() = default;
 
-    template <class Function>
-    requires(!std::same_as<std::remove_cvref_t<Function>, FunctionRef>) &&
-        std::is_invocable_r_v<Result, Function&, Arguments...> FunctionRef(Function&& function)
-        : object_(const_cast<void*>(static_cast<const void*>(&function))),
-    call_([](void* object, Arguments... arguments) -> Result {
-        return (*static_cast<std::remove_reference_t<Function>*>(object))(
-            static_cast<Arguments&&>(arguments)...);
-    }) {}
+    // NOLINTBEGIN(bugprone-forwarding-reference-overload): FunctionRefs themselves are left out
+    template <detail::CallableButNot<FunctionRef<Result(Arguments...)>, Result, Arguments...> Function>
+    FunctionRef(Function&& function)
+        : object_(const_cast<void*>(static_cast<const void*>(&function))), call_(call<Function>) {}
+    // NOLINTEND(bugprone-forwarding-reference-overload)
 
     [[nodiscard]] explicit operator bool() const { return call_ != nullptr; }
     Result operator()(Arguments... arguments) const {
@@ -32,6 +37,12 @@ class FunctionRef<Result(Arguments...)> {
     }
 
   private:
+    template <class Function>
+    static Result call(void* object, Arguments... arguments) {
+        return (*static_cast<std::remove_reference_t<Function>*>(object))(
+            static_cast<Arguments&&>(arguments)...);
+    }
+
     void* object_ = nullptr;
     Result (*call_)(void*, Arguments...) = nullptr;
 };

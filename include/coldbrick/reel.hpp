@@ -58,7 +58,7 @@ struct ReelOptions {
     /// How many frames there will be, if that is known. A png reel can then be written to a stream as it
     /// goes; otherwise it is kept in memory, encoded, until the end.
     std::optional<std::int32_t> frame_count = {};
-    /// gif: the colours of all frames, at most 256 and, where pixels are see-through, 255. Without it,
+    /// gif: the colours of all frames, with a see-through entry where there are such pixels. Without it,
     /// write_reel() chooses them for all frames and a ReelWriter for the first one, by variance (Wu,
     /// "Efficient statistical computations for optimal color quantization", Graphics Gems II, 1991); colours
     /// that are few enough stay exact.

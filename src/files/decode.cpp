@@ -57,9 +57,9 @@ Image decode_with(const Codec& codec, std::span<const std::byte> file, const Dec
     check(options.limits);
     return without_argument_errors([&] {
         Image image = codec.decode(file, options.limits);
-        if (options.upright)
-            if (const Orientation orientation = codec.inspect(file).orientation; orientation != Orientation{})
-                image = oriented(image, orientation);
+        if (options.upright && codec.orientation != nullptr)
+            if (const Orientation laid = codec.orientation(file); laid != Orientation{})
+                image = oriented(image, laid);
         if (options.format && *options.format != image.format()) {
             check_limits(image.size(), *options.format, options.limits);
             image = converted(image, *options.format);

@@ -114,6 +114,9 @@ TEST(Decoders, TruncatedFilesOfEveryKindAreRefusedAndDamagedOnesDoNoHarm) {
             for (const unsigned change : {0x01U, 0x80U, 0xFFU}) {
                 damaged[at] ^= std::byte(change);
                 use(damaged);
+                if (sample.type == FileType::png && !reel) { // checksums cover it all
+                    EXPECT_THROW((void)decode(damaged), FileError) << at;
+                }
                 damaged[at] ^= std::byte(change);
             }
         EXPECT_NO_THROW((void)decode(damaged));

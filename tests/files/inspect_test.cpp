@@ -10,6 +10,10 @@
 #include <coldbrick/reel.hpp>
 
 #include <gtest/gtest.h>
+#include <zlib.h>
+
+#include <optional>
+#include <string>
 
 namespace coldbrick::test {
 
@@ -19,25 +23,37 @@ std::span<const std::byte> bytes(const std::string& file) {
     return std::as_bytes(std::span(file));
 }
 
-/// A JPEG file with Exif data that tell an orientation, in either byte order.
-std::string with_orientation(const Image& image, int orientation, bool big_endian) {
-    const std::vector<std::byte> plain = encode(image, FileType::jpeg, {.quality = 100});
-    const auto number = [big_endian](std::uint32_t value, int count) {
-        std::string result;
-        for (int i = 0; i < count; ++i)
-            result += static_cast<char>(value >> 8 * (big_endian ? count - 1 - i : i) & 0xFFU);
-        return result;
-    };
-    const std::string tiff = (big_endian ? "MM" : "II") + number(42, 2) + number(8, 4) + number(2, 2) +
-                             number(0x112, 2) + number(3, 2) + number(1, 4) +
-                             number(static_cast<std::uint32_t>(orientation), 2) + number(0, 2) +
-                             number(0x11A, 2) + number(5, 2) + number(1, 4) + number(100000, 4);
-    const std::string data = std::string("Exif\0\0", 6) + tiff;
-    const std::size_t length = data.size() + 2;
-    const std::string segment =
-        std::string("\xFF\xE1") + static_cast<char>(length >> 8U) + static_cast<char>(length & 0xFFU) + data;
+std::string number(std::uint32_t value, int count, bool big_endian) {
+    std::string result;
+    for (int i = 0; i < count; ++i)
+        result += static_cast<char>(value >> 8 * (big_endian ? count - 1 - i : i) & 0xFFU);
+    return result;
+}
+
+/// Exif data that tell an orientation, and a resolution that is not there.
+std::string exif(int orientation, bool big_endian) {
+    const auto n = [big_endian](std::uint32_t value, int count) { return number(value, count, big_endian); };
+    return (big_endian ? "MM" : "II") + n(42, 2) + n(8, 4) + n(2, 2) + n(0x112, 2) + n(3, 2) + n(1, 4) +
+           n(static_cast<std::uint32_t>(orientation), 2) + n(0, 2) + n(0x11A, 2) + n(5, 2) + n(1, 4) +
+           n(100000, 4);
+}
+
+/// A file whose Exif data tell an orientation, in either byte order.
+std::string with_orientation(const Image& image, FileType type, int orientation, bool big_endian) {
+    const std::vector<std::byte> plain =
+        encode(image, type, {.quality = type == FileType::jpeg ? std::optional(100) : std::nullopt});
     const std::string file(reinterpret_cast<const char*>(plain.data()), plain.size());
-    return file.substr(0, 2) + segment + file.substr(2);
+    const std::string data = exif(orientation, big_endian);
+    if (type == FileType::jpeg) {
+        const std::string segment = std::string("Exif\0\0", 6) + data;
+        return file.substr(0, 2) + "\xFF\xE1" +
+               number(static_cast<std::uint32_t>(segment.size() + 2), 2, true) + segment + file.substr(2);
+    }
+    const std::string chunk = "eXIf" + data;
+    const auto checksum =
+        static_cast<std::uint32_t>(crc32_z(0, reinterpret_cast<const Bytef*>(chunk.data()), chunk.size()));
+    return file.substr(0, 33) + number(static_cast<std::uint32_t>(data.size()), 4, true) + chunk +
+           number(checksum, 4, true) + file.substr(33);
 }
 
 } // namespace
@@ -85,8 +101,9 @@ TEST(Inspect, PicturesAreLaidUprightUnlessTheyShallNot) {
     // Where the stored top-left corner comes to lie.
     const Point corners[] = {{4, 4}, {27, 4}, {27, 11}, {4, 11}, {4, 4}, {11, 4}, {11, 27}, {4, 27}};
     for (int orientation = 1; orientation <= 8; ++orientation)
-        for (const bool big_endian : {false, true}) {
-            const std::string file = with_orientation(image, orientation, big_endian);
+        for (const auto& [type, big_endian] :
+             {std::pair{FileType::jpeg, false}, {FileType::jpeg, true}, {FileType::png, false}}) {
+            const std::string file = with_orientation(image, type, orientation, big_endian);
             const ImageInfo info = inspect(bytes(file));
             const Image upright = decode(bytes(file));
             const Size laid = orientation < 5 ? Size{32, 16} : Size{16, 32};
@@ -97,7 +114,7 @@ TEST(Inspect, PicturesAreLaidUprightUnlessTheyShallNot) {
             EXPECT_EQ(stored.size(), image.size());
             EXPECT_EQ(oriented(stored, info.orientation).pixel({3, 3}), upright.pixel({3, 3}));
         }
-    EXPECT_EQ(inspect(bytes(with_orientation(image, 9, true))).orientation, Orientation{});
+    EXPECT_EQ(inspect(bytes(with_orientation(image, FileType::png, 9, true))).orientation, Orientation{});
 }
 
 TEST(Inspect, RefusesWhatIsNoPicture) {

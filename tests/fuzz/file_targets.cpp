@@ -15,7 +15,7 @@ namespace coldbrick::fuzz {
 
 namespace {
 
-constexpr DecodeLimits limits{.bytes = std::size_t{1} << 20};
+constexpr DecodeLimits limits{.bytes = std::size_t{1} << 17};
 
 bool same_pixels(const Image& a, const Image& b) {
     if (a.size() != b.size() || a.format() != b.format()) return false;

@@ -249,7 +249,8 @@ TEST(Sheet, FaultsAreToldWithTheirPlace) {
          "quay.brick:2:25: radius -3 is outside 0..2147483647\ncircle at (1, 2) radius -3 fill red\n"
          "                        ^"},
         {"sheet 9 x 9\n\tboxx (1, 2) to (3, 4) fill red\n",
-         "quay.brick:2:2: expected a statement (sheet, frames, let, palette, image, dots, line, path, arc, box, "
+         "quay.brick:2:2: expected a statement (sheet, frames, let, palette, image, dots, line, path, arc, "
+         "box, "
          "circle, "
          "ellipse, sector, segment, polygon, star), found \"boxx\"; did you mean \"box\"?\n"
          "\tboxx (1, 2) to (3, 4) fill red\n\t^"},

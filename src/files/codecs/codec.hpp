@@ -112,6 +112,9 @@ struct Codec {
     std::unique_ptr<RowEncoder> (*encoder)(ByteSink& sink, const StoredPicture& picture,
                                            const EncodeOptions& options);
 
+    /// How the stored pixels are mirrored and turned to be upright; null if the type tells nothing of it.
+    Orientation (*orientation)(std::span<const std::byte> file) = nullptr;
+
     /// For rows one after another from a file that is read in parts; null if the type has no such way.
     std::unique_ptr<RowDecoder> (*row_decoder)(ByteSource& source, const DecodeLimits& limits) = nullptr;
 

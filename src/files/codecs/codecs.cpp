@@ -30,7 +30,7 @@ const Codec& codec_of(FileType type) {
 }
 
 const Codec* codec_of(std::span<const std::byte> beginning) {
-    const auto found =
+    const auto* const found =
         std::ranges::find_if(all_codecs, [&](const Codec* codec) { return codec->begins(beginning); });
     return found == all_codecs.end() ? nullptr : *found;
 }

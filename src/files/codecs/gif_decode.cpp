@@ -125,6 +125,7 @@ class GifInput {
         const ColorMapObject* const map = image.ColorMap != nullptr ? image.ColorMap : gif_->SColorMap;
         if (map == nullptr) fail_decoding_gif("a frame has no palette");
         std::vector<Palette::Entry> entries;
+        entries.reserve(static_cast<std::size_t>(map->ColorCount));
         for (int i = 0; i < map->ColorCount; ++i)
             entries.push_back({Colour(map->Colors[i].Red, map->Colors[i].Green, map->Colors[i].Blue,
                                       i == control.TransparentColor ? 0 : 255)});

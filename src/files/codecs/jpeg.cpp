@@ -153,10 +153,18 @@ Image decode_jpeg(std::span<const std::byte> file, const DecodeLimits& limits) {
     return image;
 }
 
+Exif exif_of(const Decompressor& codec) {
+    const auto data = codec.marker(1, exif_name);
+    return data.empty() ? Exif{} : read_exif(data);
+}
+
+Orientation jpeg_orientation(std::span<const std::byte> file) {
+    return exif_of(Decompressor(file)).orientation;
+}
+
 ImageInfo inspect_jpeg(std::span<const std::byte> file) {
     Decompressor codec(file);
-    const auto exif_data = codec.marker(1, exif_name);
-    const Exif exif = exif_data.empty() ? Exif{} : read_exif(exif_data);
+    const Exif exif = exif_of(codec);
     ImageInfo info{.type = FileType::jpeg,
                    .size = exif.orientation.laid(codec.size()),
                    .format = codec.format(),
@@ -217,7 +225,7 @@ class JpegEncoder final : public RowEncoder {
         jpeg_set_defaults(&codec_);
         jpeg_set_quality(&codec_, options.quality.value_or(usual_quality), TRUE);
         codec_.optimize_coding = TRUE;
-        set_subsampling(options.subsampling);
+        set_subsampling(codec_, options.subsampling);
         if (options.progressive) jpeg_simple_progression(&codec_);
         if (options.resolution) set_resolution(*options.resolution);
         jpeg_start_compress(&codec_, TRUE);
@@ -240,11 +248,10 @@ class JpegEncoder final : public RowEncoder {
         codec_.dest = &destination_;
     }
 
-    void set_subsampling(ChromaSubsampling subsampling) {
-        codec_.comp_info[0].h_samp_factor = subsampling == ChromaSubsampling::none ? 1 : 2;
-        codec_.comp_info[0].v_samp_factor = subsampling == ChromaSubsampling::both ? 2 : 1;
-        if (codec_.input_components == 1)
-            codec_.comp_info[0].h_samp_factor = codec_.comp_info[0].v_samp_factor = 1;
+    static void set_subsampling(jpeg_compress_struct& codec, ChromaSubsampling subsampling) {
+        if (codec.input_components == 1) subsampling = ChromaSubsampling::none; // there is nothing to share
+        codec.comp_info[0].h_samp_factor = subsampling == ChromaSubsampling::none ? 1 : 2;
+        codec.comp_info[0].v_samp_factor = subsampling == ChromaSubsampling::both ? 2 : 1;
     }
 
     void set_resolution(const Resolution& resolution) {
@@ -281,6 +288,7 @@ const Codec jpeg_codec{
     .inspect = inspect_jpeg,
     .decode = decode_jpeg,
     .encoder = jpeg_encoder,
+    .orientation = jpeg_orientation,
 };
 
 } // namespace coldbrick::files

@@ -25,8 +25,10 @@ struct PngChunk {
 /// Goes through the chunks of a file in memory.
 class PngChunks {
   public:
+    enum class Checksums : std::uint8_t { checked, ignored };
+
     /// @param file begins with the signature
-    explicit PngChunks(std::span<const std::byte> file);
+    explicit PngChunks(std::span<const std::byte> file, Checksums checksums = Checksums::checked);
 
     /// The next chunk; nothing after IEND. @throws FileError if the file ends before, or if the chunk's
     /// checksum is wrong.
@@ -34,6 +36,7 @@ class PngChunks {
 
   private:
     std::span<const std::byte> rest_;
+    Checksums checksums_;
     bool ended_ = false;
 };
 

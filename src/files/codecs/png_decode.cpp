@@ -129,6 +129,7 @@ class PngRows final : public RowDecoder {
         int alpha_count = 0;
         png_get_tRNS(png_, info_, &alphas, &alpha_count, nullptr);
         std::vector<Palette::Entry> entries;
+        entries.reserve(static_cast<std::size_t>(count));
         for (int i = 0; i < count; ++i)
             entries.push_back({Colour(colours[i].red, colours[i].green, colours[i].blue,
                                       i < alpha_count ? alphas[i] : 255)});

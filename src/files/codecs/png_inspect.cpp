@@ -141,6 +141,14 @@ ImageInfo inspect_png(std::span<const std::byte> file) {
     return PngInspector().inspect(file);
 }
 
+/// What the chunk for it tells; the decoder sees whether the file is whole.
+Orientation png_orientation(std::span<const std::byte> file) {
+    PngChunks chunks(file, PngChunks::Checksums::ignored);
+    while (const auto chunk = chunks.next())
+        if (chunk->type == "eXIf") return read_exif(chunk->data).orientation;
+    return {};
+}
+
 constexpr std::string_view png_extensions[] = {".png", ".apng"};
 
 } // namespace
@@ -155,6 +163,7 @@ const Codec png_codec{
     .inspect = inspect_png,
     .decode = decode_png,
     .encoder = png_encoder,
+    .orientation = png_orientation,
     .row_decoder = png_rows,
     .frames = png_frames,
 };

@@ -88,7 +88,8 @@ class PnmRows final : public RowDecoder {
 
     [[nodiscard]] std::uint16_t spread(std::int32_t value) const {
         const std::int64_t most = header_.is_deep() ? 65535 : 255;
-        return static_cast<std::uint16_t>((2 * value * most + header_.largest) / (2 * header_.largest));
+        const std::int64_t largest = header_.largest;
+        return static_cast<std::uint16_t>((2 * std::int64_t{value} * most + largest) / (2 * largest));
     }
 
     /// Gray and alpha of 16 bits, for which there is no format, become four channels.
@@ -271,14 +272,15 @@ constexpr Codec codec(std::string_view name, std::span<const std::string_view> e
 
 } // namespace
 
-const Codec pbm_codec = codec<FileType::pbm>(
+constexpr Codec pbm_codec = codec<FileType::pbm>(
     "PBM", pbm_extensions, {.gray = true, .colours = false, .black_and_white = true}, true, begins<'1', '4'>);
-const Codec pgm_codec = codec<FileType::pgm>(
+constexpr Codec pgm_codec = codec<FileType::pgm>(
     "PGM", pgm_extensions, {.gray = true, .colours = false, .deep = true}, true, begins<'2', '5'>);
-const Codec ppm_codec = codec<FileType::ppm>("PPM", ppm_extensions, {.deep = true}, true, begins<'3', '6'>);
-const Codec pam_codec = codec<FileType::pam>("PAM", pam_extensions,
-                                             {.gray = true, .alpha = true, .deep = true}, false, begins<'7'>);
-const Codec pnm_codec = codec<FileType::pnm>("PNM", pnm_extensions,
-                                             {.gray = true, .alpha = true, .deep = true}, true, begins_never);
+constexpr Codec ppm_codec =
+    codec<FileType::ppm>("PPM", ppm_extensions, {.deep = true}, true, begins<'3', '6'>);
+constexpr Codec pam_codec = codec<FileType::pam>(
+    "PAM", pam_extensions, {.gray = true, .alpha = true, .deep = true}, false, begins<'7'>);
+constexpr Codec pnm_codec = codec<FileType::pnm>(
+    "PNM", pnm_extensions, {.gray = true, .alpha = true, .deep = true}, true, begins_never);
 
 } // namespace coldbrick::files

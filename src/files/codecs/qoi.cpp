@@ -94,9 +94,12 @@ class QoiEncoder final : public RowEncoder {
         memory_.previous = pixel;
     }
 
+    /// The difference of two bytes as the decoder adds it, -128..127.
+    static int wrapped(int difference) { return (difference + 384) % 256 - 128; }
+
     void add_change(const Colour& pixel) {
         const Colour& before = memory_.previous;
-        const auto change = [](unsigned now, unsigned then) { return static_cast<std::int8_t>(now - then); };
+        const auto change = [](int now, int then) { return wrapped(now - then); };
         if (pixel.alpha != before.alpha) {
             for (const unsigned byte : {whole_rgba, unsigned{pixel.red}, unsigned{pixel.green},
                                         unsigned{pixel.blue}, unsigned{pixel.alpha}})
@@ -106,8 +109,8 @@ class QoiEncoder final : public RowEncoder {
         const int red = change(pixel.red, before.red);
         const int green = change(pixel.green, before.green);
         const int blue = change(pixel.blue, before.blue);
-        const int red_from_green = static_cast<std::int8_t>(red - green);
-        const int blue_from_green = static_cast<std::int8_t>(blue - green);
+        const int red_from_green = wrapped(red - green);
+        const int blue_from_green = wrapped(blue - green);
         const auto within = [](int value, int low, int high) { return value >= low && value <= high; };
         if (within(red, -2, 1) && within(green, -2, 1) && within(blue, -2, 1)) {
             put(small_change | static_cast<unsigned>((red + 2) << 4 | (green + 2) << 2 | (blue + 2)));

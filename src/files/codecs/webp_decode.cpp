@@ -136,6 +136,10 @@ Image decode_webp(std::span<const std::byte> file, const DecodeLimits& limits) {
     return std::move(first->image);
 }
 
+Orientation webp_orientation(std::span<const std::byte> file) {
+    return read_exif(Demuxer(file).chunk("EXIF")).orientation;
+}
+
 ImageInfo inspect_webp(std::span<const std::byte> file) {
     const Demuxer demuxer(file);
     const Exif exif = read_exif(demuxer.chunk("EXIF"));
@@ -175,6 +179,7 @@ const Codec webp_codec{
     .inspect = inspect_webp,
     .decode = decode_webp,
     .encoder = webp_encoder,
+    .orientation = webp_orientation,
     .frames = webp_frames,
 };
 

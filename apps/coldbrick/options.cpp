@@ -47,7 +47,8 @@ void add_encoding(CLI::App& command, cb::EncodeOptions& options) {
                                        {"both", cb::ChromaSubsampling::both}},
                                       options.subsampling);
     command.add_flag("--progressive", options.progressive, "jpg: coarse at first, then finer");
-    command.add_flag("--smallest", options.smallest, "png: the smallest colour type that holds the pixels");
+    command.add_flag("--smallest", options.smallest,
+                     "png: the smallest colour type that holds the pixels; jpg: codes made for them");
     command.add_flag("--plain-text", options.plain_text, "pbm, pgm, ppm: numbers as text");
     add_colour(command, "--background", options.background,
                "What see-through pixels are laid on where there is no alpha");

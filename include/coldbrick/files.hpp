@@ -47,7 +47,8 @@ struct EncodeOptions {
     bool progressive = false;                                ///< jpeg: coarse at first, then finer
     /// png and lossless webp: 0..9, from fast to small. Without it, 6.
     std::optional<int> compression = {};
-    /// png: the smallest colour type and depth that hold these pixels, not only this format.
+    /// png: the smallest colour type and depth that hold these pixels, not only this format. jpeg: codes made
+    /// for these pixels, a tenth smaller in twice the time.
     bool smallest = false;
     bool plain_text = false; ///< pbm, pgm, ppm and pnm: numbers as text, "P1" to "P3"
     /// What see-through pixels are laid on if the type holds no alpha. Without it, they are refused.

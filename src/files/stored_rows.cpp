@@ -211,7 +211,7 @@ void check_options(const Codec& codec, const EncodeOptions& options) {
     check(options.subsampling != ChromaSubsampling::both, codec.takes.subsampling, "a chroma subsampling");
     check(options.progressive, codec.takes.subsampling, "progressive order");
     check(options.compression.has_value(), codec.takes.compression, "a compression level");
-    check(options.smallest, codec.takes.smallest, "the smallest colour type");
+    check(options.smallest, codec.takes.smallest, "the smallest size");
     check(options.plain_text, codec.takes.plain_text, "plain text");
     check(!options.texts.empty(), codec.takes.texts, "a text with a keyword");
     check(options.resolution.has_value(), codec.takes.resolution, "a resolution");

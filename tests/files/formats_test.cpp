@@ -164,6 +164,7 @@ TEST(Formats, JpegIsNearAndHasItsOptions) {
     const auto coarse = encode(image, FileType::jpeg, {.quality = 10});
     EXPECT_LT(error(decode(fine)), 8);
     EXPECT_LT(coarse.size(), fine.size() / 4);
+    EXPECT_LT(encode(image, FileType::jpeg, {.quality = 10, .smallest = true}).size(), coarse.size());
     EXPECT_EQ(decode(encode(sample(size, gray8), FileType::jpeg)).format(), gray8);
 
     const TemporaryFolder folder;
@@ -223,8 +224,7 @@ TEST(Formats, OptionsThatMeanNothingAreRefused) {
         {encoding(FileType::png, {.texts = {{"", "b"}}}),
          "the keyword \"\" of a text has not 1..79 printable characters of ASCII"},
         {encoding(FileType::pam, {.plain_text = true}), "plain text means nothing to a .pam file"},
-        {encoding(FileType::gif, {.smallest = true}),
-         "the smallest colour type means nothing to a .gif file"},
+        {encoding(FileType::gif, {.smallest = true}), "the smallest size means nothing to a .gif file"},
         {encoding(FileType::jpeg, {.resolution = Resolution{0, 72}}), "resolution 0 is outside 1..65535"},
     });
 }

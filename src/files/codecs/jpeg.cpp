@@ -224,7 +224,7 @@ class JpegEncoder final : public RowEncoder {
         codec_.in_color_space = codec_.input_components == 1 ? JCS_GRAYSCALE : JCS_RGB;
         jpeg_set_defaults(&codec_);
         jpeg_set_quality(&codec_, options.quality.value_or(usual_quality), TRUE);
-        codec_.optimize_coding = TRUE;
+        codec_.optimize_coding = options.smallest ? TRUE : FALSE;
         set_subsampling(codec_, options.subsampling);
         if (options.progressive) jpeg_simple_progression(&codec_);
         if (options.resolution) set_resolution(*options.resolution);
@@ -283,7 +283,7 @@ const Codec jpeg_codec{
     .name = "JPEG",
     .extensions = jpeg_extensions,
     .holds = {.gray = true},
-    .takes = {.quality = true, .subsampling = true, .resolution = true},
+    .takes = {.quality = true, .subsampling = true, .smallest = true, .resolution = true},
     .begins = begins_as_jpeg,
     .inspect = inspect_jpeg,
     .decode = decode_jpeg,

@@ -27,15 +27,15 @@ struct Sums {
 
 /// Weights of red, green and blue in 2^-16, scaled to the level's range, and where it begins.
 struct Weights {
-    std::array<std::int64_t, 3> weights;
-    std::int64_t offset;
+    std::array<int, 3> weights;
+    int offset;
 };
-constexpr std::int64_t one = 1 << 16;
 
-constexpr Weights weights(double red, double green, double blue, double range, std::int64_t offset) {
+constexpr Weights weights(double red, double green, double blue, double range, int offset) {
     const auto weight = [range](double share) {
+        constexpr double one = 1 << 16;
         const double exact = share * range / 255 * one;
-        return static_cast<std::int64_t>(exact + (exact < 0 ? -0.5 : 0.5));
+        return static_cast<int>(exact + (exact < 0 ? -0.5 : 0.5));
     };
     return {{weight(red), weight(green), weight(blue)}, offset};
 }
@@ -43,12 +43,12 @@ constexpr Weights luma = weights(0.2126, 0.7152, 0.0722, 219, 16);
 constexpr Weights blue_difference = weights(-0.2126 / 1.8556, -0.7152 / 1.8556, 0.5, 224, 128);
 constexpr Weights red_difference = weights(0.5, -0.7152 / 1.5748, -0.0722 / 1.5748, 224, 128);
 
+/// The level of the pixels' mean, rounded, halves up. They are 1, 2 or 4.
 std::byte level(const Sums& sums, const Weights& of) {
-    const std::int64_t weighted =
-        of.weights[0] * sums.red + of.weights[1] * sums.green + of.weights[2] * sums.blue;
-    const std::int64_t scale = one * sums.pixels; // a power of two, but at odd edges
-    // Halves up: the offset keeps what is divided positive.
-    return static_cast<std::byte>((weighted + of.offset * scale + scale / 2) / scale);
+    const int weighted = of.weights[0] * sums.red + of.weights[1] * sums.green + of.weights[2] * sums.blue;
+    const unsigned shift = 16 + static_cast<unsigned>(sums.pixels) / 2;
+    // The offset keeps what is shifted positive.
+    return static_cast<std::byte>((weighted + (of.offset << shift) + (1 << (shift - 1))) >> shift);
 }
 
 class Y4mEncoder final : public ReelEncoder {

@@ -53,7 +53,8 @@ const std::map<std::string, std::string> public_layer{
     {"draw", "image"},           {"magnify", "image"},       {"drawing", "drawing"},
     {"files", "files"},          {"file_type", "files"},     {"image_info", "files"},
     {"row_files", "files"},      {"reel", "files"},          {"quantise", "image"},
-    {"function_ref", "base"},    {"frame_rate", "base"},     {"sheet", "sheet"},
+    {"function_ref", "base"},    {"duration", "base"},       {"frame_rate", "base"},
+    {"sheet", "sheet"},
 };
 
 /// The layers of the core, from bottom to top.

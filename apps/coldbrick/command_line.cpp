@@ -171,6 +171,8 @@ void add_recast_options(CLI::App& command, RecastArguments& arguments) {
     add_image_output(command, arguments.output);
     add_file(command, "--into", arguments.folder,
              "A folder instead of -o, for several images; made if it is missing");
+    add_number(command, "--frame", arguments.frame, std::int32_t{0}, std::numeric_limits<std::int32_t>::max(),
+               "One frame of a reel, from 0 on, instead of all");
     command.add_flag("--keep-texts", arguments.keep_texts,
                      "Keep the texts with their keywords, from png to png");
     CLI::Option* const format = add_choice(command, "--format", "The pixel format, such as gray8 or rgb16",
@@ -233,6 +235,8 @@ void add_reel_options(CLI::App& command, ReelArguments& arguments) {
                "How often it plays; 0, for ever, if left out");
     add_number(command, "--quality", arguments.options.quality, 1, 100,
                "webp: 1..100; it loses nothing without it");
+    add_number(command, "--compression", arguments.options.compression, 0, 9,
+               "png and webp: 0..9, from fast to small");
     add_choice<cb::ChromaSubsampling>(
         command, "--subsampling", "y4m: how pixels share colour differences; both if left out",
         {{"none", cb::ChromaSubsampling::none}, {"both", cb::ChromaSubsampling::both}},

@@ -58,6 +58,7 @@ struct RecastArguments {
     ImageOutput output;
     std::string folder; ///< instead of the output's path
     bool keep_texts = false;
+    std::optional<std::int32_t> frame;            ///< of a reel; all of its frames if there is none
     std::optional<coldbrick::PixelFormat> format; ///< the input's own if there is none
     std::string palette;                          ///< a palette file instead of a format
     coldbrick::GrayRule gray_rule = coldbrick::GrayRule::encoded;

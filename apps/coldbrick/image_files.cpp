@@ -1,5 +1,7 @@
 #include "image_files.hpp"
 
+#include "base/shown_text.hpp"
+
 #include <coldbrick/error.hpp>
 
 #include <fmt/format.h>
@@ -13,13 +15,13 @@ namespace {
 
 constexpr const char* input_name = "standard input";
 
-/// Calls call(); a FileError gets the name of the stream before its text.
+/// Calls call(); a FileError gets the name before its text.
 template <class Call>
-auto naming_input(Call call) {
+auto naming(const std::string& name, Call call) {
     try {
         return call();
     } catch (const cb::FileError& error) {
-        throw cb::FileError(fmt::format("{}: {}", input_name, error.what()));
+        throw cb::FileError(fmt::format("{}: {}", name, error.what()));
     }
 }
 
@@ -50,14 +52,23 @@ std::vector<std::byte> read_bytes(const std::string& path, std::size_t most_byte
     return result;
 }
 
-cb::Image load_image(const std::string& path) {
-    return is_standard_stream(path) ? naming_input([] { return cb::load(std::cin); }) : cb::load(path);
+ImageInput::ImageInput(const std::string& path)
+    : name_(is_standard_stream(path) ? input_name : cb::base::shown(path, 300)) {
+    // What never ends and is no image is seen at its beginning.
+    if (!is_standard_stream(path)) (void)cb::inspect(path);
+    bytes_ = read_bytes(path, cb::DecodeLimits{}.bytes);
+    info_ = naming(name_, [&] { return cb::inspect(bytes_); });
 }
 
-cb::ImageInfo inspect_image(const std::string& path) {
-    if (!is_standard_stream(path)) return cb::inspect(path);
-    const std::vector<std::byte> bytes = read_bytes(path, cb::DecodeLimits{}.bytes);
-    return naming_input([&] { return cb::inspect(bytes); });
+cb::Image ImageInput::image() const {
+    return naming(name_, [&] { return cb::decode(bytes_); });
+}
+
+void ImageInput::for_each_frame(cb::FunctionRef<void(cb::Frame& frame)> use) const {
+    cb::ReelReader reader = naming(name_, [&] { return cb::ReelReader(bytes_); });
+    for (auto frame = naming(name_, [&] { return reader.next(); }); frame;
+         frame = naming(name_, [&] { return reader.next(); }))
+        use(*frame);
 }
 
 void save_image(const cb::Image& image, const ImageOutput& output) {

@@ -3,7 +3,9 @@
 #pragma once
 
 #include <coldbrick/files.hpp>
+#include <coldbrick/function_ref.hpp>
 #include <coldbrick/image.hpp>
+#include <coldbrick/reel.hpp>
 
 #include <cstddef>
 #include <optional>
@@ -26,9 +28,23 @@ bool is_standard_stream(const std::string& path);
 /// The bytes of a file or of standard input. @throws coldbrick::FileError
 std::vector<std::byte> read_bytes(const std::string& path, std::size_t most_bytes);
 
-coldbrick::Image load_image(const std::string& path);
+/// An image file that was read whole, from a path or from standard input. What is wrong with it is told with
+/// its name.
+class ImageInput {
+  public:
+    /// @throws coldbrick::FileError if it cannot be read, or is of no known type.
+    explicit ImageInput(const std::string& path);
 
-/// What a file tells; `-` is read from standard input.
-coldbrick::ImageInfo inspect_image(const std::string& path);
+    [[nodiscard]] const coldbrick::ImageInfo& info() const { return info_; }
+    [[nodiscard]] coldbrick::Image image() const;
+
+    /// Calls use(frame) with each frame of a reel.
+    void for_each_frame(coldbrick::FunctionRef<void(coldbrick::Frame& frame)> use) const;
+
+  private:
+    std::string name_;
+    std::vector<std::byte> bytes_;
+    coldbrick::ImageInfo info_;
+};
 
 void save_image(const coldbrick::Image& image, const ImageOutput& output);

@@ -26,6 +26,14 @@ std::string orientation_text(const cb::Orientation& orientation) {
     return turn.empty() ? "mirrored" : "mirrored, then " + turn;
 }
 
+double seconds(const cb::Duration& duration) {
+    return static_cast<double>(duration.microseconds) / 1e6;
+}
+
+std::string repeats_text(std::int32_t repeats) {
+    return repeats == 0 ? "for ever" : repeats == 1 ? "once" : fmt::format("{} times", repeats);
+}
+
 void print_line(std::string_view key, const std::string& value) {
     fmt::print("  {:<14} {}\n", key, value);
 }
@@ -37,7 +45,9 @@ void print_text(const std::string& file, const cb::ImageInfo& info) {
     print_line("stored", fmt::format("{} channel{} of {} bit{}", info.channels, info.channels == 1 ? "" : "s",
                                      info.bits, info.bits == 1 ? "" : "s"));
     print_line("read as", std::string(cb::layout(info.format).name));
-    if (info.frames != 1) print_line("frames", std::to_string(info.frames));
+    if (info.frames != 1)
+        print_line("frames", fmt::format("{}, {:.6g} s in all, {}", info.frames, seconds(info.duration),
+                                         repeats_text(info.repeats)));
     if (info.orientation != cb::Orientation{}) print_line("orientation", orientation_text(info.orientation));
     if (info.resolution)
         print_line("resolution", fmt::format("{:.4g} x {:.4g} pixels an inch", info.resolution->across,
@@ -57,6 +67,8 @@ nlohmann::ordered_json json_of(const std::string& file, const cb::ImageInfo& inf
                                   {"bits", info.bits},
                                   {"format", cb::layout(info.format).name},
                                   {"frames", info.frames},
+                                  {"seconds", seconds(info.duration)},
+                                  {"repeats", info.repeats},
                                   {"mirrored", info.orientation.mirrored},
                                   {"turned", 90 * info.orientation.quarters}};
     if (info.resolution) result["pixels_per_inch"] = {info.resolution->across, info.resolution->down};
@@ -71,7 +83,7 @@ nlohmann::ordered_json json_of(const std::string& file, const cb::ImageInfo& inf
 void inspect(const InspectArguments& arguments) {
     nlohmann::ordered_json all = nlohmann::ordered_json::array();
     for (const std::string& file : arguments.files) {
-        const cb::ImageInfo info = inspect_image(file);
+        const cb::ImageInfo info = ImageInput(file).info();
         if (arguments.json)
             all.push_back(json_of(file, info));
         else

@@ -4,10 +4,14 @@
 
 #include <coldbrick/error.hpp>
 #include <coldbrick/files.hpp>
+#include <coldbrick/quantise.hpp>
+#include <coldbrick/reel.hpp>
 
 #include <fmt/format.h>
 
+#include <algorithm>
 #include <filesystem>
+#include <iostream>
 #include <set>
 #include <system_error>
 #include <utility>
@@ -63,6 +67,76 @@ std::vector<ImageOutput> outputs_of(const RecastArguments& arguments) {
     return result;
 }
 
+/// The type of reel that files of the type can be.
+std::optional<cb::ReelType> reel_type_of(cb::FileType type) {
+    switch (type) {
+    case cb::FileType::png: return cb::ReelType::png;
+    case cb::FileType::gif: return cb::ReelType::gif;
+    case cb::FileType::webp: return cb::ReelType::webp;
+    default: return std::nullopt;
+    }
+}
+
+cb::Image frame_of(const ImageInput& input, std::int32_t number) {
+    std::optional<cb::Image> result;
+    std::int32_t next = 0;
+    input.for_each_frame([&](cb::Frame& frame) {
+        if (next++ == number) result = std::move(frame.image);
+    });
+    if (!result) throw cb::FileError(fmt::format("frame {} is outside 0..{}", number, next - 1));
+    return std::move(*result);
+}
+
+/// Writes all frames of a reel as another.
+void recast_reel(const ImageInput& input, cb::ReelType type, const RecastArguments& arguments,
+                 const cb::Palette* palette, const ImageOutput& output) {
+    constexpr cb::Duration shortest(20'000); // for frames that tell none
+    if (output.options.smallest || arguments.keep_texts || output.options.background)
+        throw cb::FileError(
+            "--smallest, --keep-texts and --background are for single pictures, not for reels");
+    (void)cb::encode(cb::Image({1, 1}, cb::PixelFormat::rgb8), output.file_type(),
+                     output.options); // checks them
+    cb::ReelOptions options{.type = type,
+                            .repeats = input.info().repeats,
+                            .frame_count = static_cast<std::int32_t>(input.info().frames),
+                            .dithered = output.options.dithered,
+                            .quality = output.options.quality,
+                            .compression = output.options.compression};
+    const auto changed_frames = [&](auto use) {
+        input.for_each_frame([&](cb::Frame& frame) {
+            use(changed(std::move(frame.image), arguments, palette), std::max(frame.duration, shortest));
+        });
+    };
+    if (type == cb::ReelType::gif) {
+        cb::ColourCensus census;
+        changed_frames([&](const cb::Image& image, cb::Duration) { census.add(image); });
+        options.palette = census.palette();
+    }
+    const auto write = [&](cb::ReelWriter writer) {
+        changed_frames([&](const cb::Image& image, cb::Duration duration) { writer.add(image, duration); });
+        writer.finish();
+    };
+    if (is_standard_stream(output.path))
+        write(cb::ReelWriter(std::cout, type, options));
+    else
+        write(cb::ReelWriter(output.path, options));
+}
+
+void recast_one(const std::string& path, const RecastArguments& arguments, const cb::Palette* palette,
+                ImageOutput output) {
+    const ImageInput input(path);
+    const cb::ImageInfo& info = input.info();
+    if (info.frames > 1 && !arguments.frame) {
+        if (const auto reel = reel_type_of(output.file_type()))
+            return recast_reel(input, *reel, arguments, palette, output);
+        throw cb::FileError(fmt::format("{} has {} frames, and a {} file holds one: give a --frame", path,
+                                        info.frames, cb::extension(output.file_type())));
+    }
+    if (arguments.keep_texts) output.options.texts = info.texts;
+    cb::Image image = arguments.frame ? frame_of(input, *arguments.frame) : input.image();
+    save_image(changed(std::move(image), arguments, palette), output);
+}
+
 } // namespace
 
 void recast(const RecastArguments& arguments) {
@@ -72,10 +146,7 @@ void recast(const RecastArguments& arguments) {
     if (!arguments.folder.empty()) make_folder(arguments.folder);
     ProgressBar progress;
     for (std::size_t i = 0; i < outputs.size(); ++i) {
-        ImageOutput output = outputs[i];
-        if (arguments.keep_texts) output.options.texts = inspect_image(arguments.inputs[i]).texts;
-        save_image(changed(load_image(arguments.inputs[i]), arguments, palette ? &*palette : nullptr),
-                   output);
+        recast_one(arguments.inputs[i], arguments, palette ? &*palette : nullptr, outputs[i]);
         if (outputs.size() > 1)
             progress.show(static_cast<std::int64_t>(i) + 1, static_cast<std::int64_t>(outputs.size()));
     }

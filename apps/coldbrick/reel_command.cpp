@@ -36,6 +36,7 @@ void reel(const ReelArguments& arguments) {
     const cb::Sheet sheet = file.read(0);
     const std::int32_t last = last_frame(arguments, sheet);
     cb::ReelOptions options = arguments.options;
+    options.type = arguments.type;
     options.rate = arguments.rate.value_or(sheet.rate);
     const bool has_alpha = sheet.ground.alpha != 255;
     const auto frame = [&](std::int32_t number) {

@@ -5,6 +5,7 @@
 // Base: what everything else is made of.
 #include <coldbrick/anchor.hpp>       // nine places of a box
 #include <coldbrick/box.hpp>          // boxes of pixels
+#include <coldbrick/duration.hpp>     // lengths of time
 #include <coldbrick/error.hpp>        // what is thrown
 #include <coldbrick/frame_rate.hpp>   // how fast frames follow
 #include <coldbrick/function_ref.hpp> // functions that a call is handed

@@ -2,6 +2,7 @@
 /// What image files tell of themselves.
 #pragma once
 
+#include <coldbrick/duration.hpp>
 #include <coldbrick/file_type.hpp>
 #include <coldbrick/orientation.hpp>
 #include <coldbrick/pixel_format.hpp>
@@ -42,6 +43,8 @@ struct ImageInfo {
         0; ///< stored: 1 gray or numbers of a palette, 2 gray and alpha, 3 colours, 4 with alpha or CMYK
     int bits = 0;                 ///< stored for each channel, or for each number
     std::int64_t frames = 1;      ///< of a reel; 1 of a picture
+    Duration duration = {};       ///< of all frames together; none of a picture
+    std::int32_t repeats = 1;     ///< how often a reel plays; 0 for ever
     Orientation orientation = {}; ///< how the stored pixels are mirrored and turned to be upright
     std::optional<Resolution> resolution = {};
     std::string colour_profile = {}; ///< "sRGB", a profile's name, or empty if the file tells nothing

@@ -2,6 +2,7 @@
 /// Sequences of frames that play.
 #pragma once
 
+#include <coldbrick/duration.hpp>
 #include <coldbrick/file_type.hpp>
 #include <coldbrick/files.hpp>
 #include <coldbrick/frame_rate.hpp>
@@ -10,32 +11,12 @@
 #include <coldbrick/image_view.hpp>
 #include <coldbrick/palette.hpp>
 
-#include <concepts> // durations of the standard library
 #include <cstdint>  // counts
 #include <iosfwd>   // streams
 #include <optional> // options that may be left out
 #include <vector>   // all frames of a reel
 
 namespace [[gnu::visibility("default")]] coldbrick {
-
-/// A length of time in whole microseconds. Those of std::chrono become one, rounded down: `40ms`.
-struct Duration {
-    std::int64_t microseconds = 0;
-
-    constexpr Duration() = default;
-    constexpr explicit Duration(std::int64_t count) : microseconds(count) {}
-    template <class Other>
-    requires requires(const Other& other) {
-        { other.count() } -> std::convertible_to<double>;
-        Other::period::num;
-        Other::period::den;
-    }
-    constexpr Duration(const Other& other)
-        : microseconds(static_cast<std::int64_t>(other.count() * 1'000'000 * Other::period::num /
-                                                 Other::period::den)) {}
-
-    friend constexpr auto operator<=>(const Duration&, const Duration&) = default;
-};
 
 /// The kinds of files that reels are written to.
 enum class ReelType : std::uint8_t {
@@ -53,8 +34,9 @@ enum class ReelType : std::uint8_t {
 
 /// How reels are written.
 struct ReelOptions {
-    FrameRate rate = {};      ///< of frames that have no duration of their own
-    std::int32_t repeats = 0; ///< png, gif and webp: how often it plays, 1..65535; 0 for ever
+    std::optional<ReelType> type = {}; ///< if it is told apart from the path; not for streams, which are told
+    FrameRate rate = {};               ///< of frames that have no duration of their own
+    std::int32_t repeats = 0;          ///< png, gif and webp: how often it plays, 1..65535; 0 for ever
     /// How many frames there will be, if that is known. A png reel can then be written to a stream as it
     /// goes; otherwise it is kept in memory, encoded, until the end.
     std::optional<std::int32_t> frame_count = {};
@@ -65,6 +47,8 @@ struct ReelOptions {
     std::optional<Palette> palette = {};
     bool dithered = true;            ///< gif: colours between those of the palette by an ordered pattern
     std::optional<int> quality = {}; ///< webp: 1..100
+    /// png and lossless webp: 0..9, from fast to small. Without it, 6.
+    std::optional<int> compression = {};
     ChromaSubsampling subsampling = ChromaSubsampling::both; ///< y4m: none or both
     std::optional<Colour> background = {};                   ///< y4m: what see-through pixels are laid on
     EncodeOptions numbered = {};                             ///< how numbered pictures are written

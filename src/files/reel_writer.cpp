@@ -35,6 +35,9 @@ void check_reel_options(ReelType type, const ReelOptions& options) {
     base::check_range("number of repeats", options.repeats, 0, 65535);
     if (options.frame_count) base::check_range("number of frames", *options.frame_count, 1, 0x7FFFFFFF);
     if (options.quality) base::check_range("quality", *options.quality, 1, 100);
+    if (options.compression) base::check_range("compression level", *options.compression, 0, 9);
+    if (options.quality && options.compression)
+        throw ArgumentError("a quality and a compression level exclude each other");
     base::check_choice("chroma subsampling", options.subsampling, ChromaSubsampling::both);
     const auto check = [](bool given, bool taken, std::string_view what) {
         if (given && !taken)
@@ -42,6 +45,8 @@ void check_reel_options(ReelType type, const ReelOptions& options) {
     };
     check(options.palette.has_value(), type == ReelType::gif, "a palette");
     check(options.quality.has_value(), type == ReelType::webp, "a quality");
+    check(options.compression.has_value(), type == ReelType::png || type == ReelType::webp,
+          "a compression level");
     check(options.background.has_value(), type == ReelType::y4m, "a background");
 }
 
@@ -105,6 +110,20 @@ ReelType reel_type(const FileName& path) {
     files::fail_unknown_extension(path, extension, known);
 }
 
+namespace files {
+
+namespace {
+
+ReelType type_of(const FileName& path, const ReelOptions& options) {
+    if (options.type == ReelType::numbered && !is_numbered(path))
+        throw ArgumentError("the name of numbered pictures has no #");
+    return options.type ? *options.type : reel_type(path);
+}
+
+} // namespace
+
+} // namespace files
+
 struct ReelWriter::State {
     ReelType type;
     ReelOptions options;
@@ -157,7 +176,7 @@ struct ReelWriter::State {
 };
 
 ReelWriter::ReelWriter(const FileName& path, const ReelOptions& options)
-    : state_(new State(reel_type(path), options)) {
+    : state_(new State(files::type_of(path, options), options)) {
     state_->path = path.text();
 }
 
@@ -240,7 +259,8 @@ void write_frames(ReelType type, std::int32_t first, std::int32_t last, FrameMak
 
 void write_reel(const FileName& path, std::int32_t first, std::int32_t last, FrameMaker frame,
                 ReelOptions options, Progress progress) {
-    write_frames(reel_type(path), first, last, frame, std::move(options), progress,
+    const ReelType type = files::type_of(path, options);
+    write_frames(type, first, last, frame, std::move(options), progress,
                  [&](const ReelOptions& settled) { return ReelWriter(path, settled); });
 }
 

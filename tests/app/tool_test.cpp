@@ -199,8 +199,8 @@ TEST(Tool, InspectsFiles) {
     const Finished json =
         run_command(in + "--json a.png b.jpg | python3 -c \"import json, sys; a, b = json.load(sys.stdin); "
                          "print(a['file'], a['width'], a['format'], a['texts'][0]['keyword'], b['type'], "
-                         "b['frames'], b['turned'])\"");
-    EXPECT_EQ(json.output, "a.png 60 rgb8 Title jpg 1 0\n") << json.errors;
+                         "b['frames'], b['turned'], b['seconds'])\"");
+    EXPECT_EQ(json.output, "a.png 60 rgb8 Title jpg 1 0 0.0\n") << json.errors;
     EXPECT_EQ(run_command(in + "none.png").status, 1);
     EXPECT_EQ(run_command(in).status, 2);
 }
@@ -235,7 +235,29 @@ TEST(Tool, DrawsFramesAndReels) {
         "YUV4MPEG2 W40 H30 F30000:1001 Ip A1:1 C4");
     EXPECT_EQ(run_command(in + "reel quay.brick -o n_##.ppm && ls n_*").output,
               "n_00.ppm\nn_01.ppm\nn_02.ppm\nn_03.ppm\nn_04.ppm\nn_05.ppm\n");
+    // A reel is recast as a whole.
+    EXPECT_EQ(run_command(in + "recast a.png --size 20x15 -o small.gif").errors, "");
+    EXPECT_EQ(run_command(in + "recast a.gif --frame 2 -o third.jpg").errors, "");
+    const ImageInfo small = inspect(folder.file("small.gif"));
+    EXPECT_EQ(small.frames, 5);
+    EXPECT_EQ(small.size, (Size{20, 15}));
+    EXPECT_EQ(small.duration, Duration(500000));
+    EXPECT_EQ(small.repeats, 2);
+    EXPECT_EQ(run_command(in + "reel quay.brick -o any.thing --type gif && " + tool +
+                          " recast any.thing -o other --type webp")
+                  .errors,
+              "");
+    EXPECT_EQ(inspect(folder.file("other")).type, FileType::webp);
+    EXPECT_NE(run_command(in + "inspect a.webp").output.find("frames         5, 0.5 s in all, 2 times"),
+              std::string::npos);
     const std::tuple<const char*, int, const char*> wrong[] = {
+        {"recast a.gif -o b.jpg", 1, "a.gif has 5 frames, and a .jpg file holds one: give a --frame"},
+        {"recast a.gif -o b.png --smallest", 1,
+         "--smallest, --keep-texts and --background are for single pictures"},
+        {"recast a.gif -o b.png --quality 4", 1, "a quality means nothing to a .png file"},
+        {"reel quay.brick -o b.gif --compression 4", 1,
+         "a compression level means nothing to a reel of this type"},
+        {"recast a.gif --frame 5 -o b.jpg", 1, "frame 5 is outside 0..4"},
         {"reel quay.brick -o b.jpg", 2,
          "--output: cannot write b.jpg: the extension \".jpg\" is none of .png, .apng"},
         {"reel quay.brick -o b.gif --to 6", 1, "the frames 0 to 6 are not among the sheet's 0 to 5"},

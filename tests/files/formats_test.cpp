@@ -28,15 +28,6 @@ std::string text(const std::vector<std::byte>& bytes) {
     return {reinterpret_cast<const char*>(bytes.data()), bytes.size()};
 }
 
-std::string bytes_of(const Image& image) {
-    std::string result;
-    for (std::int32_t y = 0; y < image.height(); ++y) {
-        const auto row = image.view().row(y);
-        result.append(reinterpret_cast<const char*>(row.data()), row.size());
-    }
-    return result;
-}
-
 Image of_many_colours() {
     Image image({40, 40}, rgb8);
     for (int i = 0; i < 1600; ++i)

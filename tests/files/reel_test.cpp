@@ -19,15 +19,6 @@ namespace {
 
 using namespace std::chrono_literals;
 
-std::string bytes_of(const ConstImageView& image) {
-    std::string result;
-    for (std::int32_t y = 0; y < image.height(); ++y) {
-        const auto row = image.row(y);
-        result.append(reinterpret_cast<const char*>(row.data()), row.size());
-    }
-    return result;
-}
-
 /// A box that goes over a ground of few colours; see-through with alpha.
 Image frame_of(int number, PixelFormat format) {
     const bool alpha = layout(format).has_alpha();
@@ -90,7 +81,9 @@ TEST(Reel, FramesComeBackAsTheyWere) {
             if (told) options.frame_count = 6;
             const auto file = written(type, format, options);
             EXPECT_EQ(ReelReader(file).repeats(), 7);
+            EXPECT_EQ(inspect(file).repeats, 7);
             EXPECT_EQ(inspect(file).frames, 6);
+            EXPECT_EQ(inspect(file).duration, Duration(240ms));
             const std::vector<Frame> frames = all_frames(file);
             ASSERT_EQ(frames.size(), 6U);
             for (int i = 0; i < 6; ++i) {

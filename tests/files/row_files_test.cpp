@@ -17,15 +17,6 @@ namespace coldbrick::test {
 
 namespace {
 
-std::string bytes_of(const ConstImageView& image) {
-    std::string result;
-    for (std::int32_t y = 0; y < image.height(); ++y) {
-        const auto row = image.row(y);
-        result.append(reinterpret_cast<const char*>(row.data()), row.size());
-    }
-    return result;
-}
-
 long peak_kilobytes() {
     struct rusage usage {};
     ::getrusage(RUSAGE_SELF, &usage);

@@ -30,6 +30,8 @@ struct FrameHeader {
     bool interlaced = false;
     std::int32_t hundredths = 0;
     Disposal disposal = Disposal::keep;
+
+    [[nodiscard]] Duration duration() const { return Duration(std::int64_t{hundredths} * 10'000); }
 };
 
 /// Reads a file frame by frame.
@@ -182,7 +184,7 @@ class GifFrames final : public FrameDecoder {
         const FrameHeader frame = *std::exchange(frame_, std::nullopt);
         canvas_.show(read_frame(input_, frame, limits_), frame.part.at, true, frame.disposal);
         frame_ = input_.next_frame();
-        return Frame{canvas_.image(), Duration(std::int64_t{frame.hundredths} * 10'000)};
+        return Frame{canvas_.image(), frame.duration()};
     }
 
   private:
@@ -221,7 +223,9 @@ ImageInfo inspect_gif(std::span<const std::byte> file) {
     for (auto frame = first; frame; frame = input.next_frame()) {
         input.skip_pixels();
         ++info.frames;
+        info.duration.microseconds += frame->duration().microseconds;
     }
+    info.repeats = input.repeats();
     return info;
 }
 

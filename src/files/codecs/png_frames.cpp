@@ -110,8 +110,7 @@ class PngFrameFinder {
         if (size.width < 1 || size.height < 1 || size.width > size_.width - at.x ||
             size.height > size_.height - at.y)
             fail_decoding_png("a frame is not inside the picture");
-        const std::int64_t divisor = fields.big(22, 2) == 0 ? 100 : fields.big(22, 2);
-        frame.duration = Duration((fields.big(20, 2) * std::int64_t{2'000'000} + divisor) / (2 * divisor));
+        frame.duration = png_frame_duration(fields);
         const unsigned disposal = fields.byte(24);
         if (disposal > 2 || fields.byte(25) > 1) fail_decoding_png("a frame is laid in an unknown way");
         frame.disposal = disposal == 0   ? Disposal::keep
@@ -160,6 +159,11 @@ class PngFrames final : public FrameDecoder {
 };
 
 } // namespace
+
+Duration png_frame_duration(const Fields& control) {
+    const std::int64_t divisor = control.big(22, 2) == 0 ? 100 : control.big(22, 2);
+    return Duration((control.big(20, 2) * std::int64_t{2'000'000} + divisor) / (2 * divisor));
+}
 
 std::unique_ptr<FrameDecoder> png_frames(std::span<const std::byte> file, const DecodeLimits& limits) {
     const PngFrameFinder finder(file);

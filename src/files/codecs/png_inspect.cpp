@@ -93,7 +93,8 @@ class PngInspector {
     void note(const PngChunk& chunk, const Fields& fields) {
         if (chunk.type == "IHDR") return note_header(fields);
         if (chunk.type == "tRNS") has_transparency_ = true;
-        if (chunk.type == "acTL") info_.frames = fields.big(0, 4);
+        if (chunk.type == "acTL") note_animation(fields);
+        if (chunk.type == "fcTL") info_.duration.microseconds += png_frame_duration(fields).microseconds;
         if (chunk.type == "sRGB") info_.colour_profile = "sRGB";
         if (chunk.type == "iCCP") {
             std::string_view rest = text_of(chunk.data);
@@ -104,6 +105,12 @@ class PngInspector {
         if (chunk.type == "eXIf") info_.orientation = read_exif(chunk.data).orientation;
         if (chunk.type == "tEXt" || chunk.type == "zTXt" || chunk.type == "iTXt")
             info_.texts.push_back(file_text(chunk));
+    }
+
+    void note_animation(const Fields& fields) {
+        constexpr std::uint32_t most = 0x7FFFFFFF;
+        info_.frames = fields.big(0, 4);
+        info_.repeats = static_cast<std::int32_t>(std::min(fields.big(4, 4), most));
     }
 
     void note_header(const Fields& fields) {

@@ -140,6 +140,15 @@ Orientation webp_orientation(std::span<const std::byte> file) {
     return read_exif(Demuxer(file).chunk("EXIF")).orientation;
 }
 
+/// How long all frames last.
+Duration duration_of(const Demuxer& demuxer) {
+    Duration result;
+    const int count = static_cast<int>(demuxer.get(WEBP_FF_FRAME_COUNT));
+    for (int i = 1; i <= count; ++i)
+        if (const auto frame = demuxer.frame(i)) result.microseconds += std::int64_t{frame->duration} * 1000;
+    return result;
+}
+
 ImageInfo inspect_webp(std::span<const std::byte> file) {
     const Demuxer demuxer(file);
     const Exif exif = read_exif(demuxer.chunk("EXIF"));
@@ -152,6 +161,8 @@ ImageInfo inspect_webp(std::span<const std::byte> file) {
             .channels = alpha ? 4 : 3,
             .bits = 8,
             .frames = demuxer.get(WEBP_FF_FRAME_COUNT),
+            .duration = animated ? duration_of(demuxer) : Duration(),
+            .repeats = animated ? static_cast<std::int32_t>(demuxer.get(WEBP_FF_LOOP_COUNT)) : 1,
             .orientation = exif.orientation,
             .resolution = exif.resolution,
             .colour_profile = demuxer.has(ICCP_FLAG) ? "ICC" : ""};

@@ -25,8 +25,10 @@ class PngReelEncoder final : public ReelEncoder {
   public:
     PngReelEncoder(ByteSink& sink, Size size, PixelFormat format, const Palette* palette,
                    const ReelOptions& options)
-        : sink_(sink), out_(sink.can_rewrite() || options.frame_count ? sink : kept_),
-          storage_(frame_storage(size, format, palette, png_codec, {})),
+        : sink_(sink),
+          out_(sink.can_rewrite() || options.frame_count ? sink : kept_), encoding_{.compression =
+                                                                                        options.compression},
+          storage_(frame_storage(size, format, palette, png_codec, encoding_)),
           told_count_(options.frame_count.value_or(0)), repeats_(options.repeats) {}
 
     void add(const ConstImageView& frame, const FrameTimes& times) override {
@@ -34,7 +36,7 @@ class PngReelEncoder final : public ReelEncoder {
         const FramePart part =
             before_ ? changed_part(before_->view(), now.view()) : FramePart{{0, 0}, now.size()};
         MemorySink file;
-        encode_to(file, now.view().cropped(part.box()), png_codec, {});
+        encode_to(file, now.view().cropped(part.box()), png_codec, encoding_);
         if (count_ == 0) write_beginning(file.bytes());
         write_control(part, times);
         write_pixels(file.bytes());
@@ -118,6 +120,7 @@ class PngReelEncoder final : public ReelEncoder {
     ByteSink& sink_;
     MemorySink kept_; ///< until the number of frames is known
     ByteSink& out_;
+    EncodeOptions encoding_;
     Storage storage_;
     std::int32_t told_count_;
     std::int32_t repeats_;

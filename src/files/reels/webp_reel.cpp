@@ -47,6 +47,7 @@ class WebpReelEncoder final : public ReelEncoder {
                     const ReelOptions& options)
         : sink_(sink), out_(sink.can_rewrite() ? sink : kept_) {
         options_.quality = options.quality;
+        options_.compression = options.compression;
         storage_ = frame_storage(size, format, palette, webp_codec, options_);
         write_beginning(size, options.repeats);
     }

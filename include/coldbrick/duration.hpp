@@ -2,7 +2,6 @@
 /// Lengths of time.
 #pragma once
 
-#include <compare>  // longer and shorter ones
 #include <concepts> // durations of the standard library
 #include <cstdint>  // microseconds
 
@@ -24,7 +23,10 @@ struct Duration {
         : microseconds(static_cast<std::int64_t>(other.count() * 1'000'000 * Other::period::num /
                                                  Other::period::den)) {}
 
-    friend constexpr auto operator<=>(const Duration&, const Duration&) = default;
+    friend constexpr bool operator==(const Duration&, const Duration&) = default;
+    friend constexpr bool operator<(const Duration& a, const Duration& b) {
+        return a.microseconds < b.microseconds;
+    }
 };
 
 } // namespace coldbrick

@@ -39,8 +39,8 @@ struct ImageInfo {
     FileType type{};
     Size size;            ///< of the picture as load() lays it, with its orientation applied
     PixelFormat format{}; ///< that load() gives it
-    int channels =
-        0; ///< stored: 1 gray or numbers of a palette, 2 gray and alpha, 3 colours, 4 with alpha or CMYK
+    /// Stored: 1 is gray or numbers of a palette, 2 gray and alpha, 3 colours, 4 colours and alpha or black.
+    int channels = 0;
     int bits = 0;                 ///< stored for each channel, or for each number
     std::int64_t frames = 1;      ///< of a reel; 1 of a picture
     Duration duration = {};       ///< of all frames together; none of a picture

@@ -13,20 +13,18 @@ std::int64_t modulo(std::int64_t value, std::int64_t divisor) {
     return rest < 0 ? rest + divisor : rest;
 }
 
-const Colour& at(const Hatch& hatch, std::int64_t x, std::int64_t y) {
-    const auto on = [&hatch](std::int64_t place) { return modulo(place, hatch.spacing) < hatch.width; };
-    using Direction = Hatch::Direction;
-    bool painted = false;
-    switch (hatch.direction) {
-    case Direction::level: painted = on(y); break;
-    case Direction::upright: painted = on(x); break;
-    case Direction::rising: painted = on(x + y); break;
-    case Direction::falling: painted = on(x - y); break;
-    case Direction::grid: painted = on(x) || on(y); break;
-    case Direction::lattice: painted = on(x + y) || on(x - y); break;
-    }
-    return painted ? hatch.colour : hatch.ground;
-}
+/// Counts places along a row that repeat.
+class Phase {
+  public:
+    Phase(std::int64_t place, std::int64_t period) : period_(period), phase_(modulo(place, period)) {}
+
+    [[nodiscard]] std::int64_t value() const { return phase_; }
+    void next() { phase_ = phase_ + 1 == period_ ? 0 : phase_ + 1; }
+
+  private:
+    std::int64_t period_;
+    std::int64_t phase_;
+};
 
 const Colour& at(const Stipple& stipple, std::int64_t x, std::int64_t y) {
     const unsigned row = stipple.rows[static_cast<std::size_t>(modulo(y, 8))];
@@ -40,57 +38,58 @@ const Colour16& at(const Texture& texture, std::int64_t x, std::int64_t y) {
     return texture.pixels[row * static_cast<std::size_t>(texture.size.width) + column];
 }
 
-/// The colours of a pattern's pixels, one after the other to the right.
-template <class Kind>
-class Sampler {
-  public:
-    Sampler(const Kind& kind, const Ramp&) : kind_(kind) {}
-    [[nodiscard]] decltype(auto) at(std::int64_t x, std::int64_t y) const {
-        return coldbrick::paint::at(kind_, x, y);
+// Each fills colours with a pattern's pixels from (x, y) on to the right.
+
+template <class C, class Kind>
+void fill_row(const Kind& kind, const Ramp&, std::int64_t x, std::int64_t y, std::span<C> colours) {
+    for (C& colour : colours) colour = to_depth<C>(at(kind, x++, y));
+}
+
+template <class C>
+void fill_row(const Hatch& hatch, const Ramp&, std::int64_t x, std::int64_t y, std::span<C> colours) {
+    using Direction = Hatch::Direction;
+    const C painted = to_depth<C>(hatch.colour);
+    const C ground = to_depth<C>(hatch.ground);
+    const bool whole_row = (hatch.direction == Direction::level || hatch.direction == Direction::grid) &&
+                           modulo(y, hatch.spacing) < hatch.width;
+    if (whole_row || hatch.direction == Direction::level)
+        return (void)std::ranges::fill(colours, whole_row ? painted : ground);
+    const bool both = hatch.direction == Direction::lattice;
+    const bool falls = hatch.direction == Direction::falling;
+    const bool rises = both || hatch.direction == Direction::rising;
+    Phase phase(falls ? x - y : rises ? x + y : x, hatch.spacing);
+    Phase other(both ? x - y : 0, hatch.spacing); // of the lattice's other lines
+    for (C& colour : colours) {
+        colour = phase.value() < hatch.width || (both && other.value() < hatch.width) ? painted : ground;
+        phase.next();
+        other.next();
     }
+}
 
-  private:
-    const Kind& kind_;
-};
+template <class C>
+void fill_row(const LinearGradient& gradient, const Ramp& ramp, std::int64_t x, std::int64_t y,
+              std::span<C> colours) {
+    const auto along_x = static_cast<double>(std::int64_t{gradient.to.x} - gradient.from.x);
+    const auto along_y = static_cast<double>(std::int64_t{gradient.to.y} - gradient.from.y);
+    const double square = along_x * along_x + along_y * along_y;
+    const auto from_y = static_cast<double>(y - gradient.from.y);
+    const auto colour_at = [&](std::int64_t column) {
+        const auto from_x = static_cast<double>(column - gradient.from.x);
+        return to_depth<C>(ramp.at((from_x * along_x + from_y * along_y) / square));
+    };
+    if (along_x == 0) return (void)std::ranges::fill(colours, colour_at(x));
+    for (C& colour : colours) colour = colour_at(x++);
+}
 
-template <>
-class Sampler<LinearGradient> {
-  public:
-    Sampler(const LinearGradient& gradient, const Ramp& ramp)
-        : gradient_(gradient), ramp_(ramp),
-          along_x_(static_cast<double>(std::int64_t{gradient.to.x} - gradient.from.x)),
-          along_y_(static_cast<double>(std::int64_t{gradient.to.y} - gradient.from.y)),
-          square_(along_x_ * along_x_ + along_y_ * along_y_) {}
-
-    [[nodiscard]] RealColour at(std::int64_t x, std::int64_t y) const {
-        const auto from_x = static_cast<double>(x - gradient_.from.x);
-        const auto from_y = static_cast<double>(y - gradient_.from.y);
-        return ramp_.at((from_x * along_x_ + from_y * along_y_) / square_);
+template <class C>
+void fill_row(const RadialGradient& gradient, const Ramp& ramp, std::int64_t x, std::int64_t y,
+              std::span<C> colours) {
+    const auto down = static_cast<double>(y - gradient.centre.y);
+    for (C& colour : colours) {
+        const auto across = static_cast<double>(x++ - gradient.centre.x);
+        colour = to_depth<C>(ramp.at(std::sqrt(across * across + down * down) / gradient.radius));
     }
-
-  private:
-    const LinearGradient& gradient_;
-    const Ramp& ramp_;
-    double along_x_;
-    double along_y_;
-    double square_;
-};
-
-template <>
-class Sampler<RadialGradient> {
-  public:
-    Sampler(const RadialGradient& gradient, const Ramp& ramp) : gradient_(gradient), ramp_(ramp) {}
-
-    [[nodiscard]] RealColour at(std::int64_t x, std::int64_t y) const {
-        const auto across = static_cast<double>(x - gradient_.centre.x);
-        const auto down = static_cast<double>(y - gradient_.centre.y);
-        return ramp_.at(std::sqrt(across * across + down * down) / gradient_.radius);
-    }
-
-  private:
-    const RadialGradient& gradient_;
-    const Ramp& ramp_;
-};
+}
 
 /// How a colour changes to another along so much.
 RealColour slope(const RealColour& from, const RealColour& to, double length) {
@@ -128,10 +127,7 @@ PatternSampler::PatternSampler(const Pattern& pattern) : pattern_(&pattern) {
 
 template <class C>
 void PatternSampler::row(std::int64_t x, std::int64_t y, std::span<C> colours) const {
-    const auto fill = [&]<class Kind>(const Kind& kind) {
-        const Sampler<Kind> sampler(kind, ramp_);
-        for (C& colour : colours) colour = to_depth<C>(sampler.at(x++, y));
-    };
+    const auto fill = [&](const auto& kind) { fill_row(kind, ramp_, x, y, colours); };
     std::visit(fill, *pattern_);
 }
 

@@ -36,8 +36,8 @@ class StorageSettler {
   public:
     StorageSettler(const ConstImageView* image, Size size, PixelFormat format, const Palette* palette,
                    const Codec& codec, const EncodeOptions& options)
-        : image_(image), size_(size), pixel_(layout(format)), palette_(palette), codec_(codec),
-          options_(options), content_(content_of(format, palette)) {}
+        : image_(image), size_(size), pixel_(layout(format)), codec_(codec), options_(options),
+          content_(content_of(format, palette)) {}
 
     Storage settle() {
         if (image_ != nullptr && (options_.smallest || !holds_all())) look_at_pixels();
@@ -49,7 +49,7 @@ class StorageSettler {
         storage.picture.size = size_;
         storage.background = background_;
         storage.dithered = options_.dithered;
-        if (codec_.holds.palette && content_.few && !gray_is_smaller() && !background_)
+        if (codec_.holds.palette && content_.few && !gray_is_smaller())
             storage.picture.palette = std::move(content_.few);
         storage.picture.format = storage.picture.palette ? PixelFormat::indexed8
                                                          : format_with(content_.colours || !codec_.holds.gray,
@@ -104,23 +104,14 @@ class StorageSettler {
         content_.alpha = content_.partial_alpha = false;
         const bool gray = background_->red == background_->green && background_->green == background_->blue;
         content_.colours = content_.colours || !gray;
-        if (content_.few) content_.few.reset();
         content_.gray_bits = 8;
-        // What is laid on a background has other colours than before.
-        if (image_ != nullptr && holds.most_colours > 0) content_.few = few_on_background();
-    }
-
-    [[nodiscard]] std::optional<Palette> few_on_background() const {
-        ColourCensus census;
-        for_each_strip(*image_, [&](const ConstImageView& strip, std::int32_t y) {
-            census.add(
-                as_stored(strip, {.picture = {.format = PixelFormat::rgb8}, .background = background_}, y));
-        });
-        return census.fits() ? std::optional(census.palette()) : std::nullopt;
+        content_.few.reset(); // what is laid on a background has other colours than before
     }
 
     void settle_depth() {
-        if (!content_.deep || codec_.holds.deep) return;
+        if (!content_.deep) return;
+        content_.few.reset(); // which would be of 8 bits
+        if (codec_.holds.deep) return;
         if (!options_.allow_loss)
             fail("16 bits", others_that([](const Holds& other) { return other.deep; }), "allow the loss");
         content_.deep = false;
@@ -144,19 +135,24 @@ class StorageSettler {
 
     /// The colours that those of the image become.
     void choose_few() {
-        if (!options_.allow_loss || image_ == nullptr)
+        const ColourCensus census = census_of_pixels();
+        if (image_ == nullptr || (!options_.allow_loss && !census.fits()))
             fail("many colours",
                  others_that([](const Holds& other) { return other.colours && other.most_colours == 0; }),
                  image_ == nullptr ? "write it as a whole" : "allow the loss");
-        ColourCensus census;
-        for_each_strip(*image_, [&](const ConstImageView& strip, std::int32_t y) {
-            if (background_)
-                census.add(as_stored(
-                    strip, {.picture = {.format = PixelFormat::rgb8}, .background = background_}, y));
-            else
-                census.add(strip);
-        });
         content_.few = census.palette();
+    }
+
+    /// The colours of the image as it is stored but for their number.
+    [[nodiscard]] ColourCensus census_of_pixels() const {
+        const PixelFormat format = format_with(true, content_.alpha, false);
+        const Storage storage{.picture = {.format = format}, .background = background_};
+        ColourCensus census;
+        if (image_ != nullptr)
+            for_each_strip(*image_, [&](const ConstImageView& strip, std::int32_t y) {
+                census.add(as_stored(strip, storage, y));
+            });
+        return census;
     }
 
     /// True if gray channels take no more than numbers of a palette, where the smallest is asked for.
@@ -179,7 +175,6 @@ class StorageSettler {
     const ConstImageView* image_; ///< null if only its format is known
     Size size_;
     const PixelLayout& pixel_;
-    const Palette* palette_;
     const Codec& codec_;
     const EncodeOptions& options_;
     Content content_;

@@ -139,6 +139,9 @@ TEST(Formats, WhatIsLostIsNamedWithTheWayOutAndDoneWhenAsked) {
     const Image few = decode(encode(many, FileType::gif, {.allow_loss = true}));
     const Image expected = quantised(many, census.palette(), true);
     EXPECT_EQ(bytes_of(few), bytes_of(expected));
+    EXPECT_EQ(
+        bytes_of(decode(encode(alpha, FileType::gif, {.background = colour("gold")}), {.format = rgb8})),
+        bytes_of(laid));
     const Image cut = decode(encode(alpha, FileType::gif, {.allow_loss = true}));
     for (int i = 0; i < size.width * size.height; ++i) {
         const Point at{i % size.width, i / size.width};
@@ -181,8 +184,10 @@ TEST(Formats, PngIsAsSmallAsAsked) {
     draw(four, Box{3, 3, 5, 5}, Fill{Colour(200, 10, 20)});
     draw(four, Box{9, 3, 5, 5}, Fill{Colour(200, 10, 21)});
     Image faint({40, 30}, rgba8, Colour(9, 9, 9, 100));
+    Image fine({40, 30}, rgb16, Colour(9, 9, 9)); // of two colours, but not of 8 bits
+    fine.view().set_pixel({7, 7}, Colour16{1, 2, 3});
     const std::tuple<const Image*, int, int, PixelFormat> rows[] = {
-        {&two, 1, 1, gray8}, {&four, 1, 2, indexed8}, {&faint, 2, 8, graya8}};
+        {&fine, 3, 16, rgb16}, {&two, 1, 1, gray8}, {&four, 1, 2, indexed8}, {&faint, 2, 8, graya8}};
     for (const auto& [image, channels, bits, format] : rows) {
         const auto file = encode(*image, FileType::png, {.smallest = true});
         const ImageInfo info = inspect(file);
@@ -191,7 +196,7 @@ TEST(Formats, PngIsAsSmallAsAsked) {
         EXPECT_EQ(info.format, format);
         const Image back = decode(file);
         for (int i = 0; i < 1200; ++i)
-            ASSERT_EQ(back.pixel({i % 40, i / 40}), image->pixel({i % 40, i / 40}));
+            ASSERT_EQ(back.view().pixel16({i % 40, i / 40}), image->view().pixel16({i % 40, i / 40}));
     }
     const Image many = sample({40, 40}, rgb8);
     EXPECT_LT(encode(many, FileType::png, {.compression = 9}).size(),

@@ -1,10 +1,9 @@
 #include <coldbrick/reel.hpp>
 
 #include "base/range_checks.hpp"
-#include "files/extensions.hpp"
+#include "files/reels/numbered_reel.hpp"
 #include "files/reels/reel_encoder.hpp"
 #include "files/system/output_file.hpp"
-#include "files/system/shown_path.hpp"
 #include "files/system/streams.hpp"
 
 #include <coldbrick/error.hpp>
@@ -13,116 +12,13 @@
 #include <fmt/core.h>
 
 #include <algorithm>
-#include <array>
 #include <filesystem>
 #include <memory>
 #include <string>
+#include <system_error>
 #include <utility>
-#include <vector>
 
 namespace coldbrick {
-
-namespace files {
-
-namespace {
-
-constexpr std::array all_reel_codecs{&png_reel, &gif_reel, &webp_reel, &y4m_reel};
-
-void check_reel_options(ReelType type, const ReelOptions& options) {
-    constexpr std::int64_t most = 1'000'000;
-    base::check_range("frames of a rate", options.rate.frames, 1, most);
-    base::check_range("seconds of a rate", options.rate.seconds, 1, most);
-    base::check_range("number of repeats", options.repeats, 0, 65535);
-    if (options.frame_count) base::check_range("number of frames", *options.frame_count, 1, 0x7FFFFFFF);
-    if (options.quality) base::check_range("quality", *options.quality, 1, 100);
-    if (options.compression) base::check_range("compression level", *options.compression, 0, 9);
-    if (options.quality && options.compression)
-        throw ArgumentError("a quality and a compression level exclude each other");
-    base::check_choice("chroma subsampling", options.subsampling, ChromaSubsampling::both);
-    const auto check = [](bool given, bool taken, std::string_view what) {
-        if (given && !taken)
-            throw ArgumentError(fmt::format("{} means nothing to a reel of this type", what));
-    };
-    check(options.palette.has_value(), type == ReelType::gif, "a palette");
-    check(options.quality.has_value(), type == ReelType::webp, "a quality");
-    check(options.compression.has_value(), type == ReelType::png || type == ReelType::webp,
-          "a compression level");
-    check(options.background.has_value(), type == ReelType::y4m, "a background");
-}
-
-/// Splits a path at the run of # in its name.
-struct NumberedPath {
-    std::string before;
-    std::size_t digits;
-    std::string after;
-
-    explicit NumberedPath(std::string_view path) {
-        const std::size_t begin = path.rfind('#', std::string_view::npos);
-        std::size_t first = begin;
-        while (first > 0 && path[first - 1] == '#') --first;
-        before = path.substr(0, first);
-        digits = begin + 1 - first;
-        after = path.substr(begin + 1);
-    }
-
-    [[nodiscard]] std::string of(std::int64_t number) const {
-        return fmt::format("{}{:0{}}{}", before, number, digits, after);
-    }
-};
-
-/// Saves each frame as a picture.
-class NumberedReel final : public ReelEncoder {
-  public:
-    NumberedReel(std::string_view path, const EncodeOptions& options) : path_(path), options_(options) {
-        (void)file_type(path_.of(0)); // which must be known before the first frame is made
-    }
-    void add(const ConstImageView& frame, const FrameTimes&) override {
-        save(frame, path_.of(next_++), options_);
-    }
-    void finish() override {}
-
-  private:
-    NumberedPath path_;
-    EncodeOptions options_;
-    std::int64_t next_ = 0;
-};
-
-bool is_numbered(const FileName& path) {
-    return std::filesystem::path(path.text()).filename().string().find('#') != std::string::npos;
-}
-
-} // namespace
-
-std::span<const ReelCodec* const> reel_codecs() {
-    return all_reel_codecs;
-}
-
-} // namespace files
-
-ReelType reel_type(const FileName& path) {
-    if (files::is_numbered(path)) return ReelType::numbered;
-    const std::string extension = files::lower_extension(path);
-    std::vector<std::string_view> known;
-    for (const files::ReelCodec* const codec : files::reel_codecs()) {
-        if (std::ranges::find(codec->extensions, extension) != codec->extensions.end()) return codec->type;
-        known.insert(known.end(), codec->extensions.begin(), codec->extensions.end());
-    }
-    files::fail_unknown_extension(path, extension, known);
-}
-
-namespace files {
-
-namespace {
-
-ReelType type_of(const FileName& path, const ReelOptions& options) {
-    if (options.type == ReelType::numbered && !is_numbered(path))
-        throw ArgumentError("the name of numbered pictures has no #");
-    return options.type ? *options.type : reel_type(path);
-}
-
-} // namespace
-
-} // namespace files
 
 struct ReelWriter::State {
     ReelType type;
@@ -176,7 +72,7 @@ struct ReelWriter::State {
 };
 
 ReelWriter::ReelWriter(const FileName& path, const ReelOptions& options)
-    : state_(new State(files::type_of(path, options), options)) {
+    : state_(new State(files::reel_type_of(path, options), options)) {
     state_->path = path.text();
 }
 
@@ -219,6 +115,13 @@ void ReelWriter::finish() {
 
 namespace {
 
+/// Throws FileError if a file at the path could not be written, before its frames are made.
+void check_can_write(const std::filesystem::path& path) {
+    std::error_code ignored;
+    const auto status = std::filesystem::status(path, ignored);
+    if (!std::filesystem::is_other(status)) files::OutputFile probe(path); // others are written straight
+}
+
 /// Tells the progress, where somebody asks for it.
 class Steps {
   public:
@@ -259,7 +162,8 @@ void write_frames(ReelType type, std::int32_t first, std::int32_t last, FrameMak
 
 void write_reel(const FileName& path, std::int32_t first, std::int32_t last, FrameMaker frame,
                 ReelOptions options, Progress progress) {
-    const ReelType type = files::type_of(path, options);
+    const ReelType type = files::reel_type_of(path, options);
+    if (type != ReelType::numbered) check_can_write(path.text());
     write_frames(type, first, last, frame, std::move(options), progress,
                  [&](const ReelOptions& settled) { return ReelWriter(path, settled); });
 }

@@ -239,6 +239,11 @@ TEST(Reel, RefusalsLeaveWhatWasThere) {
          "a frame of a GIF file lasts 2 to 65535 hundredths of a second, not 1: most programs show shorter "
          "ones slower; "
          "use .png or .webp, or another rate"},
+        {[&] {
+             write_reel(folder.file("no/b.gif"), 0, 1,
+                        [](std::int32_t) -> Image { throw std::runtime_error("made"); });
+         },
+         "cannot write " + folder.file("no/b.gif") + ": No such file or directory"},
         {[&] { ReelWriter(folder.file("b.jpg")); },
          "cannot write " + folder.file("b.jpg") + ": the extension \".jpg\"" + known},
     });

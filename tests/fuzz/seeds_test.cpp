@@ -1,5 +1,6 @@
 // The inputs of all findings, and some to start from, once more.
 
+#include "fuzz/target_of_type.hpp"
 #include "fuzz/targets.hpp"
 #include "support/files.hpp"
 #include "support/sample_files.hpp"
@@ -9,16 +10,6 @@
 #include <string>
 
 namespace coldbrick::test {
-
-namespace {
-
-/// The target that takes files of a type.
-std::string target_of(FileType type) {
-    const char* const names[] = {"png", "jpeg", "webp", "gif", "bmp", "qoi"};
-    return type < FileType::pbm ? names[static_cast<int>(type)] : "anymap";
-}
-
-} // namespace
 
 TEST(Fuzz, EveryTargetTakesItsSeeds) {
     for (const fuzz::Target& target : fuzz::targets) {
@@ -36,19 +27,8 @@ TEST(Fuzz, EveryTargetTakesItsSeeds) {
                 take(entry.path().string(), std::as_bytes(std::span(text)));
             }
         for (const SampleFile& file : sample_files())
-            if (target_of(file.type) == target.name) take(file.name, file.bytes);
+            if (fuzz::target_of(file.type) == target.name) take(file.name, file.bytes);
         EXPECT_GT(count, 1) << target.name;
-    }
-}
-
-/// For scripts/fuzz: writes the files that our own writers make into a folder for each target, where asked.
-TEST(Fuzz, WritesSeeds) {
-    const char* const folder = std::getenv("COLDBRICK_SEEDS_FOLDER");
-    if (folder == nullptr) GTEST_SKIP() << "only where COLDBRICK_SEEDS_FOLDER names a folder";
-    for (const SampleFile& file : sample_files()) {
-        const std::filesystem::path target = std::filesystem::path(folder) / target_of(file.type);
-        std::filesystem::create_directories(target);
-        write_file(target / file.name, {reinterpret_cast<const char*>(file.bytes.data()), file.bytes.size()});
     }
 }
 

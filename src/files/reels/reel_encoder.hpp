@@ -40,6 +40,12 @@ struct ReelCodec {
 /// All of them, in the order of ReelType.
 std::span<const ReelCodec* const> reel_codecs();
 
+/// The type that the options tell, or else the path.
+ReelType reel_type_of(const FileName& path, const ReelOptions& options);
+
+/// Throws ArgumentError if an option is outside its range or means nothing to the type.
+void check_reel_options(ReelType type, const ReelOptions& options);
+
 extern const ReelCodec png_reel;
 extern const ReelCodec gif_reel;
 extern const ReelCodec webp_reel;

@@ -248,7 +248,7 @@ TEST(Formats, OtherProgramsReadWhatIsWritten) {
     EXPECT_EQ(bytes_of(load(folder.file("a.pam"))), bytes_of(image));
     // A reader of its own, in Python.
     const std::string reader =
-        "python3 " + std::string(COLDBRICK_SOURCE_FOLDER) + "/tests/files/independent_reader.py ";
+        "python3 " + std::string(COLDBRICK_SOURCE_FOLDER) + "/tests/files/codecs/independent_reader.py ";
     for (const auto& [name, expected] : {std::pair{"a.bmp", image},
                                          {"a.qoi", image},
                                          {"b.bmp", converted(image, rgb8)},

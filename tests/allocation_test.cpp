@@ -1,6 +1,7 @@
 // Memory that runs out: whichever allocation fails, the caller hears of it, and nothing is half done.
 
 #include "support/files.hpp"
+#include "support/sample_files.hpp"
 
 #include <coldbrick/colour_text.hpp>
 #include <coldbrick/draw.hpp>
@@ -9,6 +10,7 @@
 #include <coldbrick/files.hpp>
 #include <coldbrick/image.hpp>
 #include <coldbrick/palette.hpp>
+#include <coldbrick/reel.hpp>
 #include <coldbrick/regular_polygon.hpp>
 #include <coldbrick/sheet.hpp>
 
@@ -18,6 +20,7 @@
 #include <functional>
 #include <new>
 #include <span>
+#include <sstream>
 
 namespace {
 
@@ -154,13 +157,29 @@ TEST(Allocation, AFailedSaveLeavesTheOldFile) {
     EXPECT_EQ(pixels_of(load(path)), pixels_of(image));
 }
 
+TEST(Allocation, AFailedLoadSaveOrReelIsToldWhateverTheType) {
+    const auto nothing = [] {};
+    for (const SampleFile& file : sample_files()) {
+        SCOPED_TRACE(file.name);
+        EXPECT_GE(fail_each([&] { EXPECT_EQ(decode(file.bytes).width(), 13); }, nothing), 1);
+        const Image image = decode(file.bytes);
+        const EncodeOptions options{.allow_loss = true};
+        EXPECT_GE(fail_each([&] { (void)encode(image, file.type, options); }, nothing), 2);
+    }
+    const Image frame({9, 7}, PixelFormat::rgba8, colour("teal"));
+    for (const ReelType type : {ReelType::png, ReelType::gif, ReelType::webp}) {
+        const auto write = [&] {
+            std::ostringstream stream;
+            write_reel(stream, type, 0, 1, [&](std::int32_t) { return frame; });
+        };
+        EXPECT_GE(fail_each(write, nothing), 5);
+    }
+}
+
 TEST(Allocation, AFailedLoadOrSheetIsTold) {
     const TemporaryFolder folder;
     save(Image({9, 7}, PixelFormat::rgb8, colour("teal")), folder.file("a.png"));
-    save(Image({9, 7}, PixelFormat::gray16, colour("teal")), folder.file("a.pam"));
     const auto nothing = [] {};
-    for (const char* name : {"a.png", "a.pam"})
-        EXPECT_GT(fail_each([&] { EXPECT_EQ(load(folder.file(name)).width(), 9); }, nothing), 2);
     const std::string sheet =
         "sheet 40 x 30 on navy\nlet a = (3, 4)\npalette p x red, y rgb(1, 2, 3)\n"
         "polygon a, (30, 8), (20, 2 * 12) fill along a to (30, 8) p.x, p.y, gold stroke white 3 "

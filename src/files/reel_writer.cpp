@@ -71,15 +71,17 @@ struct ReelWriter::State {
     }
 };
 
-ReelWriter::ReelWriter(const FileName& path, const ReelOptions& options)
-    : state_(new State(files::reel_type_of(path, options), options)) {
-    state_->path = path.text();
+ReelWriter::ReelWriter(const FileName& path, const ReelOptions& options) : state_(nullptr) {
+    auto state = std::make_unique<State>(files::reel_type_of(path, options), options);
+    state->path = path.text();
+    state_ = state.release();
 }
 
 ReelWriter::ReelWriter(std::ostream& stream, ReelType type, const ReelOptions& options) : state_(nullptr) {
     if (type == ReelType::numbered) throw ArgumentError("numbered pictures do not go into one stream");
-    state_ = new State(type, options);
-    state_->stream.emplace(stream);
+    auto state = std::make_unique<State>(type, options);
+    state->stream.emplace(stream);
+    state_ = state.release();
 }
 
 ReelWriter::ReelWriter(ReelWriter&& other) noexcept : state_(std::exchange(other.state_, nullptr)) {}

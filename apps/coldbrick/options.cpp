@@ -52,6 +52,15 @@ void add_encoding(CLI::App& command, cb::EncodeOptions& options) {
     command.add_flag("--plain-text", options.plain_text, "pbm, pgm, ppm: numbers as text");
     add_colour(command, "--background", options.background,
                "What see-through pixels are laid on where there is no alpha");
+    command
+        .add_option_function<std::string>(
+            "--resolution",
+            [&options](const std::string& text) {
+                const int pixels = number_of("--resolution", text, 1, 65535);
+                options.resolution = cb::Resolution{static_cast<double>(pixels), static_cast<double>(pixels)};
+            },
+            "png, jpg and bmp: pixels an inch, 1..65535")
+        ->type_name("NUMBER");
     command.add_flag("--allow-loss", options.allow_loss,
                      "Round depths, colours and alpha to what the type holds");
     command.add_flag_callback(

@@ -13,6 +13,7 @@
 #include <filesystem>
 #include <iostream>
 #include <set>
+#include <string_view>
 #include <system_error>
 #include <utility>
 #include <vector>
@@ -144,10 +145,17 @@ void recast(const RecastArguments& arguments) {
     std::optional<cb::Palette> palette;
     if (!arguments.palette.empty()) palette = read_palette_file(arguments.palette);
     if (!arguments.folder.empty()) make_folder(arguments.folder);
+    const cb::Palette* const colours = palette ? &*palette : nullptr;
+    if (outputs.size() == 1) return recast_one(arguments.inputs[0], arguments, colours, outputs[0]);
     ProgressBar progress;
     for (std::size_t i = 0; i < outputs.size(); ++i) {
-        recast_one(arguments.inputs[i], arguments, palette ? &*palette : nullptr, outputs[i]);
-        if (outputs.size() > 1)
-            progress.show(static_cast<std::int64_t>(i) + 1, static_cast<std::int64_t>(outputs.size()));
+        const std::string& input = arguments.inputs[i];
+        try {
+            recast_one(input, arguments, colours, outputs[i]);
+        } catch (const cb::FileError& error) { // whose text need not tell which of the images it is about
+            if (std::string_view(error.what()).starts_with(input)) throw;
+            throw cb::FileError(fmt::format("{}: {}", input, error.what()));
+        }
+        progress.show(static_cast<std::int64_t>(i) + 1, static_cast<std::int64_t>(outputs.size()));
     }
 }

@@ -130,7 +130,8 @@ TEST(Tool, RecastsManyImagesIntoAFolder) {
         run_command(in + "--into out --type jpg --quality 95 --subsampling none --progressive");
     EXPECT_EQ(done.output + done.errors, "") << "no bar where there is no terminal";
     EXPECT_EQ(load(folder.file("out/b.jpg")).size(), image.size());
-    EXPECT_EQ(run_command(in + "--into out --smallest --keep-texts").errors, "");
+    EXPECT_EQ(run_command(in + "--into out --smallest --keep-texts --resolution 150").errors, "");
+    EXPECT_NEAR(inspect(folder.file("out/a.png")).resolution.value_or(Resolution{}).across, 150, 0.02);
     EXPECT_EQ(inspect(folder.file("out/a.png")).texts, (std::vector<FileText>{{"Title", "quay"}}));
     EXPECT_EQ(inspect(folder.file("out/a.png")).format, PixelFormat::indexed8);
     const std::tuple<std::string, int, const char*> wrong[] = {
@@ -140,6 +141,8 @@ TEST(Tool, RecastsManyImagesIntoAFolder) {
         {in + "a.png --into out", 1, "two of the images would become out/a.png: nothing is written"},
         {in + "--into out --quality 101", 2, "--quality: \"101\" is not a whole number of 1..100"},
         {in + "--into out --quality 50", 1, "a quality means nothing to a .png file"},
+        {in + "--into out --type pgm", 1, "a.png: a .pgm file cannot hold the colours of rgb8"},
+        {in + "--into out --resolution 0", 2, "--resolution: \"0\" is not a whole number of 1..65535"},
         {in + "--into a.png", 1, "cannot make the folder a.png"},
         {in + "--into out --type tiff", 2, "--type: \"tiff\" is none of bmp, gif"},
         {in + "--into out --background gol", 2, "--background: \"gol\" is not a colour"},

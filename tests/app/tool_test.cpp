@@ -17,8 +17,12 @@
 
 #include <gtest/gtest.h>
 
+#include <cstdlib>
 #include <filesystem>
 #include <tuple>
+
+#include <fcntl.h>
+#include <unistd.h>
 
 namespace coldbrick::test {
 
@@ -274,10 +278,18 @@ TEST(Tool, DrawsFramesAndReels) {
         EXPECT_EQ(finished.status, status) << arguments;
         EXPECT_NE(finished.errors.find(message), std::string::npos) << finished.errors;
     }
-    // On a terminal, a bar tells how far it is.
+}
+
+TEST(Tool, ShowsABarOnATerminal) {
+    const int terminal = ::posix_openpt(O_RDWR | O_NOCTTY);
+    if (terminal < 0) GTEST_SKIP() << "there are no terminals here";
+    ::close(terminal);
+    const TemporaryFolder folder;
+    write_file(folder.file("quay.brick"), "sheet 40 x 30 on navy\nframes 6\n");
     const Finished shown = run_command("cd " + folder.path().string() + " && script -qec '" + tool +
                                        " reel quay.brick -o c.png' /dev/null");
-    EXPECT_NE(shown.output.find("100% [========================================] 6 of 6"), std::string::npos)
+    EXPECT_NE(shown.output.find("100% [========================================] 6 of 6, 0 s left"),
+              std::string::npos)
         << shown.output;
 }
 

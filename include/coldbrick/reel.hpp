@@ -20,10 +20,10 @@ namespace [[gnu::visibility("default")]] coldbrick {
 
 /// The kinds of files that reels are written to.
 enum class ReelType : std::uint8_t {
-    png,  ///< animated PNG (W3C, third edition); without loss
-    gif,  ///< GIF 89a: one palette of up to 256 colours for all frames, of which only what changes is stored
-    webp, ///< animated WebP (RFC 9649); without loss unless a quality is given
-    y4m,  ///< YUV4MPEG2, uncompressed video of Rec. 709 (ITU-R BT.709-6) for any encoder; no alpha
+    png,      ///< animated PNG (W3C, third edition); without loss
+    gif,      ///< GIF 89a: one palette of up to 256 colours for all frames, and alpha of all or nothing
+    webp,     ///< animated WebP (RFC 9649); without loss unless a quality is given
+    y4m,      ///< YUV4MPEG2, uncompressed video of Rec. 709 (ITU-R BT.709-6) for any encoder; no alpha
     numbered, ///< a picture for each frame; in the path, a run of # stands for its number, from 0 on
 };
 

@@ -26,6 +26,7 @@ class GifReelEncoder final : public ReelEncoder {
 
     void add(const ConstImageView& frame, const FrameTimes& times) override {
         if (!quantiser_) choose_palette(frame);
+        check_alpha(frame);
         Held next{quantiser_->quantised(frame), {{0, 0}, size_}, hundredths(times)};
         if (held_) {
             const bool clears = uncovers(held_->numbers.view(), next.numbers.view());
@@ -62,6 +63,16 @@ class GifReelEncoder final : public ReelEncoder {
                             "programs show shorter ones slower; use .png or .webp, or another rate",
                             least, most, result));
         return static_cast<std::int32_t>(result);
+    }
+
+    /// Throws FileError if pixels are see-through and no entry of the palette is.
+    void check_alpha(const ConstImageView& frame) const {
+        if (see_through_ || !content_of(frame.format(), frame.palette()).alpha ||
+            !examined(frame, false).alpha)
+            return;
+        throw FileError(
+            "a frame has see-through pixels, but the reel's palette has no such entry: give it one, or "
+            "lay them on a background");
     }
 
     void choose_palette(const ConstImageView& frame) {

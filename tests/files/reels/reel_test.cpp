@@ -230,7 +230,11 @@ TEST(Reel, RefusalsLeaveWhatWasThere) {
          "frames of a rate 0 is outside 1..1000000"},
         {[&] { write_reel(folder.file("b.png"), 3, 2, frame); }, "last frame 2 is outside 3..2147483646"},
     });
+    ReelWriter two_colours(folder.file("b.gif"), {.palette = Palette({{colour("navy")}, {colour("gold")}})});
     expect_errors<FileError>({
+        {[&] { two_colours.add(frame(0)); }, "a frame has see-through pixels, but the reel's palette has no "
+                                             "such entry: give it one, or lay them on a "
+                                             "background"},
         {[&] { write_reel(folder.file("b.y4m"), 0, 1, frame); },
          "a .y4m file cannot hold the alpha of rgba8: use .png or .webp, or give a background"},
         {[&] {

@@ -12,6 +12,8 @@
 #include <coldbrick/quantise.hpp>
 
 #include <gtest/gtest.h>
+#include <rapidcheck.h>
+#include <rapidcheck/gtest.h>
 
 #include <set>
 #include <sstream>
@@ -90,6 +92,31 @@ TEST(Formats, LosslessTypesGiveBackWhatTheyHoldAndRefuseTheRest) {
                 ASSERT_EQ(back.view().pixel16(at), image.view().pixel16(at)) << what << ' ' << i;
             }
         }
+}
+
+RC_GTEST_PROP(Formats, AnyPictureOfFewOrManyColoursComesBack, ()) {
+    const Size any_size{*rc::gen::inRange(1, 70), *rc::gen::inRange(1, 30)};
+    const auto type =
+        *rc::gen::element(FileType::png, FileType::pam, FileType::qoi, FileType::bmp, FileType::webp);
+    const auto format = *rc::gen::element(gray8, graya8, rgb8, bgr8, rgba8, argb8, indexed8);
+    const int colours = *rc::gen::element(1, 2, 3, 5, 16, 17, 250); // which bits a palette takes
+    const int step = *rc::gen::element(1, 17, 51, 85, 255);         // and which a gray
+    auto random = static_cast<std::uint32_t>(*rc::gen::arbitrary<std::uint32_t>());
+    Image image(any_size, format);
+    for (int i = 0; i < any_size.width * any_size.height; ++i) {
+        random = random * 1664525U + 1013904223U;
+        const int which = static_cast<int>(random >> 16U) % colours;
+        const int gray = which * step % 256;
+        image.set_pixel(
+            {i % any_size.width, i / any_size.width},
+            Colour(gray, colours % 2 == 0 ? gray : which * 7 % 256, gray, which % 3 == 0 ? 128 : 255));
+    }
+    const Image back = decode(encode(image, type, {.smallest = type == FileType::png && step != 1}));
+    RC_ASSERT(back.size() == any_size);
+    for (int i = 0; i < any_size.width * any_size.height; ++i) {
+        const Point at{i % any_size.width, i / any_size.width};
+        RC_ASSERT(back.pixel(at) == image.pixel(at));
+    }
 }
 
 TEST(Formats, WhatIsLostIsNamedWithTheWayOutAndDoneWhenAsked) {

@@ -4,12 +4,16 @@
 #include "support/files.hpp"
 #include "support/sample_image.hpp"
 
+#include <coldbrick/colour_text.hpp>
 #include <coldbrick/convert.hpp>
 #include <coldbrick/draw.hpp>
 #include <coldbrick/reel.hpp>
 
 #include <gtest/gtest.h>
+#include <rapidcheck.h>
+#include <rapidcheck/gtest.h>
 
+#include <array>
 #include <chrono>
 #include <sstream>
 
@@ -94,6 +98,29 @@ TEST(Reel, FramesComeBackAsTheyWere) {
             }
             EXPECT_EQ(decode(file).size(), (Size{41, 27}));
         }
+}
+
+RC_GTEST_PROP(Reel, AnyFramesComeBackExactly, ()) {
+    const auto type = *rc::gen::element(ReelType::png, ReelType::gif, ReelType::webp);
+    const auto format = *rc::gen::element(PixelFormat::rgb8, PixelFormat::rgba8);
+    const Size size{*rc::gen::inRange(1, 40), *rc::gen::inRange(1, 30)};
+    const std::array colours{Colour(0, 0, 0, 0), colour("navy"), colour("gold"), colour("teal"),
+                             colour("white")};
+    std::vector<Image> frames;
+    Image frame(size, format);
+    for (int i = *rc::gen::inRange(1, 7); i > 0; --i) {
+        const Box box{*rc::gen::inRange(-5, 35), *rc::gen::inRange(-5, 25), *rc::gen::inRange(0, 30),
+                      *rc::gen::inRange(0, 20)};
+        clear(frame.view().clipped(box), colours.at(*rc::gen::inRange<std::size_t>(0, colours.size())));
+        frames.push_back(frame);
+    }
+    std::ostringstream stream;
+    write_reel(stream, type, 0, static_cast<std::int32_t>(frames.size()) - 1,
+               [&](std::int32_t i) { return frames.at(static_cast<std::size_t>(i)); });
+    const std::vector<Frame> back = frames_of(stream);
+    RC_ASSERT(back.size() == frames.size());
+    for (std::size_t i = 0; i < frames.size(); ++i)
+        RC_ASSERT(bytes_of(back[i].image) == bytes_of(converted(frames[i], PixelFormat::rgba8)));
 }
 
 TEST(Reel, TimesNeverAddUpTheirRounding) {

@@ -2,6 +2,7 @@
 /// Where the bytes of files go to.
 #pragma once
 
+#include <algorithm>
 #include <cstddef>
 #include <cstdint>
 #include <span>
@@ -37,7 +38,9 @@ class MemorySink final : public ByteSink {
     void write(std::span<const std::byte> bytes) override {
         bytes_.insert(bytes_.end(), bytes.begin(), bytes.end());
     }
-    void rewrite(std::uint64_t at, std::span<const std::byte> bytes) override;
+    void rewrite(std::uint64_t at, std::span<const std::byte> bytes) override {
+        std::ranges::copy(bytes, bytes_.begin() + static_cast<std::ptrdiff_t>(at));
+    }
 
     [[nodiscard]] std::vector<std::byte>& bytes() { return bytes_; }
 

@@ -1,7 +1,5 @@
 #include "files/byte_source.hpp"
 
-#include "files/byte_sink.hpp"
-
 #include <coldbrick/error.hpp>
 
 #include <fmt/core.h>
@@ -11,10 +9,6 @@
 #include <utility>
 
 namespace coldbrick::files {
-
-void MemorySink::rewrite(std::uint64_t at, std::span<const std::byte> bytes) {
-    std::ranges::copy(bytes, bytes_.begin() + static_cast<std::ptrdiff_t>(at));
-}
 
 SourceFromBeginning::SourceFromBeginning(std::vector<std::byte> beginning, ByteSource& rest)
     : beginning_(std::move(beginning)), rest_(rest) {}

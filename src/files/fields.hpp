@@ -44,8 +44,6 @@ class Fields {
     Fields(std::span<const std::byte> bytes, std::string failure)
         : bytes_(bytes), failure_(std::move(failure)) {}
 
-    [[nodiscard]] std::size_t size() const { return bytes_.size(); }
-
     [[nodiscard]] std::span<const std::byte> part(std::size_t at, std::size_t count) const {
         if (at > bytes_.size() || count > bytes_.size() - at) throw FileError(failure_);
         return bytes_.subspan(at, count);

@@ -75,8 +75,6 @@ void save_image(const cb::Image& image, const ImageOutput& output) {
     const cb::FileType type = output.file_type();
     if (is_standard_stream(output.path))
         cb::save(image, std::cout, type, output.options);
-    else if (output.type)
-        cb::write_file(output.path, cb::encode(image, type, output.options));
     else
-        cb::save(image, output.path, output.options);
+        cb::save(image, output.path, type, output.options);
 }

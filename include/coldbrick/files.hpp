@@ -73,6 +73,10 @@ struct EncodeOptions {
 /// @throws FileError if the extension is unknown, the type cannot hold the image, or the system refuses.
 void save(const ConstImageView& image, const FileName& path, const EncodeOptions& options = {});
 
+/// The same, of a type that is told apart from the path.
+void save(const ConstImageView& image, const FileName& path, FileType type,
+          const EncodeOptions& options = {});
+
 /// Writes the image to a stream. @throws FileError as encode(), or if the stream does not take it all.
 void save(const ConstImageView& image, std::ostream& stream, FileType type,
           const EncodeOptions& options = {});

@@ -35,7 +35,11 @@ std::vector<std::byte> encode(const ConstImageView& image, FileType type, const 
 }
 
 void save(const ConstImageView& image, const FileName& path, const EncodeOptions& options) {
-    const files::Codec& codec = files::codec_of(file_type(path));
+    save(image, path, file_type(path), options);
+}
+
+void save(const ConstImageView& image, const FileName& path, FileType type, const EncodeOptions& options) {
+    const files::Codec& codec = files::codec_of(type);
     const files::Storage storage = files::settle_storage(image, codec, options); // before there is a file
     files::OutputFile file(path.text());
     const auto encoder = codec.encoder(file, storage.picture, options);

@@ -322,6 +322,9 @@ TEST(Formats, StreamsHoldFilesToo) {
         EXPECT_EQ(stream.str(), text(encode(image, type)));
         EXPECT_EQ(bytes_of(load(stream)), bytes_of(image));
     }
+    const TemporaryFolder folder;
+    save(image, folder.file("any.thing"), FileType::bmp);
+    EXPECT_EQ(read_file(folder.file("any.thing")), text(encode(image, FileType::bmp)));
     std::ostringstream broken;
     broken.setstate(std::ios::badbit);
     EXPECT_THROW(save(image, broken, FileType::png), FileError);

@@ -2,6 +2,7 @@
 
 #include "support/files.hpp"
 #include "support/sample_files.hpp"
+#include "support/sample_image.hpp"
 
 #include <coldbrick/colour_text.hpp>
 #include <coldbrick/draw.hpp>
@@ -82,22 +83,13 @@ int fail_each(const std::function<void()>& call, const std::function<void()>& ch
     return 0;
 }
 
-std::string pixels_of(const Image& image) {
-    std::string result;
-    for (std::int32_t y = 0; y < image.height(); ++y) {
-        const auto row = image.view().row(y);
-        result.append(reinterpret_cast<const char*>(row.data()), row.size());
-    }
-    return result;
-}
-
 } // namespace
 
 TEST(Allocation, AFailedDrawOfAGradientPaintsNothing) {
     const Paint gradient = LinearGradient{{0, 0}, {39, 0}, {{0, colour("red")}, {1, colour("teal")}}};
     for (const Shape& shape : {Shape(Circle{{20, 15}, 12}), Shape(Box{3, 3, 20, 20})}) {
         Image image({40, 30}, PixelFormat::rgba8, colour("navy"));
-        const std::string before = pixels_of(image);
+        const std::string before = bytes_of(image);
         bool whole = false;
         const int failures = fail_each(
             [&] {
@@ -107,7 +99,7 @@ TEST(Allocation, AFailedDrawOfAGradientPaintsNothing) {
                 std::visit(draw_one, shape);
                 whole = true;
             },
-            [&] { EXPECT_TRUE(whole || pixels_of(image) == before); });
+            [&] { EXPECT_TRUE(whole || bytes_of(image) == before); });
         EXPECT_GT(failures, 0);
     }
 }
@@ -135,7 +127,7 @@ TEST(Allocation, AFailedDrawPaintsNoPixelThatTheWholeOneDoesNot) {
                 ASSERT_TRUE(image.pixel(at) == colour("navy") || wanted.pixel(at) != colour("navy")) << i;
             }
         });
-    EXPECT_EQ(pixels_of(image), pixels_of(wanted));
+    EXPECT_EQ(bytes_of(image), bytes_of(wanted));
 }
 
 TEST(Allocation, AFailedSaveLeavesTheOldFile) {
@@ -154,7 +146,7 @@ TEST(Allocation, AFailedSaveLeavesTheOldFile) {
             EXPECT_EQ(folder.file_count(), 1);
         });
     EXPECT_GT(failures, 3);
-    EXPECT_EQ(pixels_of(load(path)), pixels_of(image));
+    EXPECT_EQ(bytes_of(load(path)), bytes_of(image));
 }
 
 TEST(Allocation, AFailedLoadSaveOrReelIsToldWhateverTheType) {

@@ -1,7 +1,5 @@
 #include "image_files.hpp"
 
-#include "base/shown_text.hpp"
-
 #include <coldbrick/error.hpp>
 
 #include <fmt/format.h>
@@ -15,13 +13,13 @@ namespace {
 
 constexpr const char* input_name = "standard input";
 
-/// Calls call(); a FileError gets the name before its text.
+/// Calls call(); a FileError gets the stream's name before its text.
 template <class Call>
-auto naming(const std::string& name, Call call) {
+auto naming_input(Call call) {
     try {
         return call();
     } catch (const cb::FileError& error) {
-        throw cb::FileError(fmt::format("{}: {}", name, error.what()));
+        throw cb::FileError(fmt::format("{}: {}", input_name, error.what()));
     }
 }
 
@@ -52,23 +50,28 @@ std::vector<std::byte> read_bytes(const std::string& path, std::size_t most_byte
     return result;
 }
 
-ImageInput::ImageInput(const std::string& path)
-    : name_(is_standard_stream(path) ? input_name : cb::base::shown(path, 300)) {
-    // What never ends and is no image is seen at its beginning.
-    if (!is_standard_stream(path)) (void)cb::inspect(path);
-    bytes_ = read_bytes(path, cb::DecodeLimits{}.bytes);
-    info_ = naming(name_, [&] { return cb::inspect(bytes_); });
+ImageInput::ImageInput(const std::string& path) : path_(path) {
+    if (is_standard_stream(path)) {
+        bytes_ = read_bytes(path, cb::DecodeLimits{}.bytes);
+        info_ = naming_input([&] { return cb::inspect(bytes_); });
+    } else {
+        info_ = cb::inspect(path);
+    }
 }
 
 cb::Image ImageInput::image() const {
-    return naming(name_, [&] { return cb::decode(bytes_); });
+    return is_standard_stream(path_) ? naming_input([&] { return cb::decode(bytes_); }) : cb::load(path_);
 }
 
 void ImageInput::for_each_frame(cb::FunctionRef<void(cb::Frame& frame)> use) const {
-    cb::ReelReader reader = naming(name_, [&] { return cb::ReelReader(bytes_); });
-    for (auto frame = naming(name_, [&] { return reader.next(); }); frame;
-         frame = naming(name_, [&] { return reader.next(); }))
-        use(*frame);
+    const auto each = [&use](cb::ReelReader reader, auto next) {
+        for (auto frame = next(reader); frame; frame = next(reader)) use(*frame);
+    };
+    if (is_standard_stream(path_))
+        each(naming_input([&] { return cb::ReelReader(bytes_); }),
+             [](cb::ReelReader& reader) { return naming_input([&] { return reader.next(); }); });
+    else
+        each(cb::ReelReader(path_), [](cb::ReelReader& reader) { return reader.next(); });
 }
 
 void save_image(const cb::Image& image, const ImageOutput& output) {

@@ -28,7 +28,7 @@ bool is_standard_stream(const std::string& path);
 /// The bytes of a file or of standard input. @throws coldbrick::FileError
 std::vector<std::byte> read_bytes(const std::string& path, std::size_t most_bytes);
 
-/// An image file that was read whole, from a path or from standard input. What is wrong with it is told with
+/// An image file at a path, or standard input, which is read whole. What is wrong with it is told with
 /// its name.
 class ImageInput {
   public:
@@ -42,8 +42,8 @@ class ImageInput {
     void for_each_frame(coldbrick::FunctionRef<void(coldbrick::Frame& frame)> use) const;
 
   private:
-    std::string name_;
-    std::vector<std::byte> bytes_;
+    std::string path_;
+    std::vector<std::byte> bytes_; ///< of standard input
     coldbrick::ImageInfo info_;
 };
 

@@ -31,20 +31,19 @@ std::string known_names() {
     return result + " or a portable anymap";
 }
 
-/// What a file itself may take: more than its pixels.
+} // namespace
+
 std::size_t most_file_bytes(const DecodeLimits& limits) {
     constexpr std::size_t allowance = std::size_t{64} << 20; // for what is not pixels
     constexpr std::size_t unlimited = std::numeric_limits<std::size_t>::max();
     return limits.bytes > unlimited - allowance ? unlimited : limits.bytes + allowance;
 }
 
-void check(const DecodeLimits& limits) {
+void check_decode_limits(const DecodeLimits& limits) {
     base::check_range("limit of widths", limits.width, 1, std::numeric_limits<std::int32_t>::max());
     base::check_range("limit of heights", limits.height, 1, std::numeric_limits<std::int32_t>::max());
     base::check_range("limit of pixels", limits.pixels, 1, std::numeric_limits<std::int64_t>::max());
 }
-
-} // namespace
 
 const Codec& known_codec_of(std::span<const std::byte> file) {
     const Codec* const codec = codec_of(file);
@@ -54,7 +53,7 @@ const Codec& known_codec_of(std::span<const std::byte> file) {
 }
 
 Image decode_with(const Codec& codec, std::span<const std::byte> file, const DecodeOptions& options) {
-    check(options.limits);
+    check_decode_limits(options.limits);
     return without_argument_errors([&] {
         Image image = codec.decode(file, options.limits);
         if (options.upright && codec.orientation != nullptr)

@@ -26,6 +26,12 @@ Image decode_with(const Codec& codec, std::span<const std::byte> file, const Dec
 /// @throws FileError naming the path if the system refuses, or if there are too many for the limits.
 std::vector<std::byte> read_image_file(const FileName& path, const DecodeLimits& limits);
 
+/// What a file itself may take: more than its pixels.
+std::size_t most_file_bytes(const DecodeLimits& limits);
+
+/// Throws ArgumentError if a limit is below 1.
+void check_decode_limits(const DecodeLimits& limits);
+
 /// Calls call(), whose ArgumentError is of an image that the file claims, and thus the file's.
 template <class Call>
 auto without_argument_errors(Call call) {

@@ -37,6 +37,12 @@ constexpr void put_little_endian(std::span<std::byte> field, std::uint32_t value
     }
 }
 
+/// True if the bytes from there on are those of the text.
+inline bool says(std::span<const std::byte> bytes, std::size_t at, std::string_view text) {
+    return at <= bytes.size() && text.size() <= bytes.size() - at &&
+           std::string_view(reinterpret_cast<const char*>(bytes.data()) + at, text.size()) == text;
+}
+
 /// Reads the fields of a file, which may end before any of them.
 class Fields {
   public:
@@ -60,8 +66,7 @@ class Fields {
 
     /// True if the bytes from there on are those of the text.
     [[nodiscard]] bool says(std::size_t at, std::string_view text) const {
-        return at <= bytes_.size() && text.size() <= bytes_.size() - at &&
-               std::string_view(reinterpret_cast<const char*>(bytes_.data()) + at, text.size()) == text;
+        return files::says(bytes_, at, text);
     }
 
   private:

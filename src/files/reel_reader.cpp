@@ -39,6 +39,7 @@ struct ReelReader::State {
 
     State(std::vector<std::byte> bytes, std::string shown_name, const DecodeLimits& limits)
         : file(std::move(bytes)), name(std::move(shown_name)) {
+        files::check_decode_limits(limits);
         files::naming_file(name, [&] {
             const files::Codec& codec = files::known_codec_of(file);
             if (codec.frames != nullptr) frames = codec.frames(file, limits);

@@ -141,6 +141,7 @@ struct RowReader::State {
     std::int32_t done = 0;
 
     void start(files::ByteSource& source, const DecodeLimits& limits) {
+        files::check_decode_limits(limits);
         std::vector<std::byte> beginning(64);
         beginning.resize(files::read_fully(source, beginning));
         files::naming_file(name, [&] {
@@ -149,9 +150,8 @@ struct RowReader::State {
             if (codec.row_decoder != nullptr) {
                 rows = codec.row_decoder(*whole, limits);
             } else {
-                constexpr std::size_t allowance = std::size_t{64} << 20;
                 rows = std::make_unique<DecodedRows>(
-                    files::decode_with(codec, files::read_rest(*whole, limits.bytes + allowance),
+                    files::decode_with(codec, files::read_rest(*whole, files::most_file_bytes(limits)),
                                        {.limits = limits, .upright = false}));
             }
             picture = rows->picture();

@@ -1,6 +1,7 @@
 #include "files/stored_rows.hpp"
 
 #include "base/range_checks.hpp"
+#include "files/palette_numbers.hpp"
 #include "files/stored_format.hpp"
 #include "files/strips.hpp"
 
@@ -180,14 +181,6 @@ class StorageSettler {
     Content content_;
     std::optional<Colour> background_;
 };
-
-/// Throws ArgumentError if a pixel's number is beyond the image's palette.
-void check_numbers(std::span<const std::byte> row, const Palette& palette) {
-    const auto largest = std::to_integer<std::size_t>(*std::ranges::max_element(row));
-    if (largest >= palette.size())
-        throw ArgumentError(
-            fmt::format("a pixel's number {} is beyond the palette of {}", largest, palette.size()));
-}
 
 bool lies_as_stored(const ConstImageView& image, const Storage& storage) {
     return image.format() == storage.picture.format && !storage.background &&

@@ -2,6 +2,7 @@
 
 #include "files/codecs/bmp_header.hpp"
 #include "files/fields.hpp"
+#include "files/palette_numbers.hpp"
 #include "files/units.hpp"
 
 #include <coldbrick/error.hpp>
@@ -136,15 +137,6 @@ class BmpRuns {
     std::size_t y_ = 0; ///< from the bottom
 };
 
-void check_numbers(const ImageView& image, std::size_t palette_size) {
-    for (std::int32_t y = 0; y < image.height(); ++y) {
-        const auto largest = std::to_integer<std::size_t>(*std::ranges::max_element(image.row(y)));
-        if (largest >= palette_size)
-            fail_decoding_bmp(
-                fmt::format("a pixel's number {} is beyond the palette of {}", largest, palette_size));
-    }
-}
-
 Image decode_bmp(std::span<const std::byte> file, const DecodeLimits& limits) {
     const BmpHeader header = read_bmp_header(file);
     check_limits(header.size, header.format(), limits);
@@ -163,7 +155,7 @@ Image decode_bmp(std::span<const std::byte> file, const DecodeLimits& limits) {
         BmpRuns(header, file).read(image);
     else
         BmpRows(header, file).read(image);
-    check_numbers(image, palette.size());
+    for (std::int32_t y = 0; y < image.height(); ++y) check_numbers(image.view().row(y), palette);
     return image;
 }
 
@@ -261,7 +253,7 @@ std::unique_ptr<RowEncoder> bmp_encoder(ByteSink& sink, const StoredPicture& pic
 }
 
 bool begins_as_bmp(std::span<const std::byte> file) {
-    return Fields(file, "").says(0, "BM");
+    return says(file, 0, "BM");
 }
 
 constexpr std::string_view bmp_extensions[] = {".bmp"};

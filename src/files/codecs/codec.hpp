@@ -96,7 +96,7 @@ class FrameDecoder {
 };
 
 /// A type of files. All functions throw FileError for what is wrong with the bytes and ArgumentError for an
-/// image beyond the limits.
+/// image beyond the limits or its palette, which callers make a FileError.
 struct Codec {
     FileType type;
     std::string_view name;                        ///< as messages say it

@@ -2,6 +2,7 @@
 
 #include "files/codecs/canvas.hpp"
 #include "files/fields.hpp"
+#include "files/palette_numbers.hpp"
 
 #include <coldbrick/error.hpp>
 
@@ -146,10 +147,7 @@ class GifInput {
             const std::span<std::byte> row = numbers.row(y);
             check(
                 DGifGetLine(gif_, reinterpret_cast<GifPixelType*>(row.data()), static_cast<int>(row.size())));
-            const auto largest = std::to_integer<std::size_t>(*std::ranges::max_element(row));
-            if (largest >= frame.palette.size())
-                fail_decoding_gif(fmt::format("a pixel's number {} is beyond the palette of {}", largest,
-                                              frame.palette.size()));
+            check_numbers(row, frame.palette);
         }
     }
 
@@ -247,7 +245,7 @@ std::unique_ptr<RowEncoder> gif_encoder(ByteSink& sink, const StoredPicture& pic
 }
 
 bool begins_as_gif(std::span<const std::byte> file) {
-    return Fields(file, "").says(0, "GIF8");
+    return says(file, 0, "GIF8");
 }
 
 constexpr std::string_view gif_extensions[] = {".gif"};

@@ -96,7 +96,7 @@ class Decompressor {
         for (const jpeg_marker_struct* marker = codec_.marker_list; marker != nullptr;
              marker = marker->next) {
             const auto data = std::as_bytes(std::span(marker->data, marker->data_length));
-            if (marker->marker == JPEG_APP0 + application && Fields(data, "").says(0, beginning))
+            if (marker->marker == JPEG_APP0 + application && says(data, 0, beginning))
                 return data.subspan(beginning.size());
         }
         return {};
@@ -271,7 +271,7 @@ std::unique_ptr<RowEncoder> jpeg_encoder(ByteSink& sink, const StoredPicture& pi
 }
 
 bool begins_as_jpeg(std::span<const std::byte> file) {
-    return Fields(file, "").says(0, "\xFF\xD8\xFF");
+    return says(file, 0, "\xFF\xD8\xFF");
 }
 
 constexpr std::string_view jpeg_extensions[] = {".jpg", ".jpeg"};

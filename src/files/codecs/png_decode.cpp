@@ -3,6 +3,7 @@
 #include "base/limits.hpp"
 #include "files/codecs/png_chunks.hpp"
 #include "files/codecs/png_gamma.hpp"
+#include "files/palette_numbers.hpp"
 #include "files/stored_format.hpp"
 
 #include <coldbrick/error.hpp>
@@ -66,7 +67,7 @@ class PngRows final : public RowDecoder {
             std::ranges::copy(std::as_const(*interlaced_).view().row(next_row_++), row.begin());
         else
             png_read_row(png_, reinterpret_cast<png_bytep>(row.data()), nullptr);
-        if (picture_.palette) check_numbers(row);
+        if (picture_.palette) check_numbers(row, *picture_.palette);
         gamma_.correct(row, picture_.format);
     }
 
@@ -80,7 +81,7 @@ class PngRows final : public RowDecoder {
         if (info_ == nullptr) throw std::bad_alloc();
     }
 
-    /// The deflated rows take_png_bytes at least a 1032th of their bytes (RFC 1951: 258 bytes in two bits).
+    /// The deflated rows take at least a 1032th of their bytes (RFC 1951: 258 bytes in two bits).
     void check_length(std::size_t file_bytes) {
         const std::size_t row_bytes = png_get_rowbytes(png_, info_); // below 2^35, of at most 2^31 rows
         const std::size_t rows = png_get_image_height(png_, info_);
@@ -135,13 +136,6 @@ class PngRows final : public RowDecoder {
                                       i < alpha_count ? alphas[i] : 255)});
         gamma_.correct(entries);
         return Palette(std::move(entries));
-    }
-
-    void check_numbers(std::span<const std::byte> row) const {
-        const auto largest = std::to_integer<std::size_t>(*std::ranges::max_element(row));
-        if (largest >= picture_.palette->size())
-            throw FileError(fmt::format("cannot decode PNG: a pixel's number {} is beyond the palette of {}",
-                                        largest, picture_.palette->size()));
     }
 
     void read_interlaced(int passes, const DecodeLimits& limits) {

@@ -252,7 +252,7 @@ std::unique_ptr<RowEncoder> qoi_encoder(ByteSink& sink, const StoredPicture& pic
 }
 
 bool begins_as_qoi(std::span<const std::byte> file) {
-    return Fields(file, "").says(0, "qoif");
+    return says(file, 0, "qoif");
 }
 
 constexpr std::string_view qoi_extensions[] = {".qoi"};

@@ -169,7 +169,7 @@ ImageInfo inspect_webp(std::span<const std::byte> file) {
 }
 
 bool begins_as_webp(std::span<const std::byte> file) {
-    return Fields(file, "").says(0, "RIFF") && Fields(file, "").says(8, "WEBP");
+    return says(file, 0, "RIFF") && says(file, 8, "WEBP");
 }
 
 constexpr std::string_view webp_extensions[] = {".webp"};

@@ -2,7 +2,7 @@
 #include "files/codecs/png_chunks.hpp"
 #include "files/fields.hpp"
 #include "files/reels/changed_part.hpp"
-#include "files/reels/reel_check.hpp"
+#include "files/reels/frame_storage.hpp"
 #include "files/reels/reel_encoder.hpp"
 
 #include <coldbrick/error.hpp>

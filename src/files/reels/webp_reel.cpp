@@ -1,7 +1,7 @@
 #include "files/codecs/webp.hpp"
 #include "files/fields.hpp"
 #include "files/reels/changed_part.hpp"
-#include "files/reels/reel_check.hpp"
+#include "files/reels/frame_storage.hpp"
 #include "files/reels/reel_encoder.hpp"
 
 #include <coldbrick/error.hpp>
@@ -33,8 +33,7 @@ std::vector<std::byte> pixel_chunks(std::span<const std::byte> file) {
     for (std::span<const std::byte> rest = file.subspan(12); rest.size() >= chunk_header_bytes;) {
         const std::size_t data = little_endian(rest.subspan(4, 4));
         const auto chunk = rest.first(std::min(rest.size(), chunk_header_bytes + data + data % 2));
-        const Fields name(chunk, "");
-        if (name.says(0, "ALPH") || name.says(0, "VP8 ") || name.says(0, "VP8L"))
+        if (says(chunk, 0, "ALPH") || says(chunk, 0, "VP8 ") || says(chunk, 0, "VP8L"))
             result.insert(result.end(), chunk.begin(), chunk.end());
         rest = rest.subspan(chunk.size());
     }

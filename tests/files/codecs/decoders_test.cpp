@@ -253,6 +253,7 @@ TEST(Decoders, LimitsAreCheckedBeforeAnythingIsTaken) {
         EXPECT_THROW(decoding({.bytes = 100})(), FileError);
         EXPECT_THROW(ReelReader(sample.bytes, {.bytes = 100}), FileError);
         EXPECT_THROW(decoding({.width = 0})(), ArgumentError);
+        EXPECT_THROW(ReelReader(sample.bytes, {.height = 0}), ArgumentError);
     }
 }
 

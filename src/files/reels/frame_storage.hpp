@@ -1,5 +1,5 @@
 /// @file
-/// Refusals that types of reels share.
+/// How the frames of a reel are stored.
 #pragma once
 
 #include "files/stored_rows.hpp"

@@ -54,7 +54,9 @@ const std::map<std::string, std::string> public_layer{
     {"files", "files"},          {"file_type", "files"},     {"image_info", "files"},
     {"row_files", "files"},      {"reel", "files"},          {"quantise", "image"},
     {"function_ref", "base"},    {"duration", "base"},       {"frame_rate", "base"},
-    {"sheet", "sheet"},
+    {"position", "base"},        {"edges", "geometry"},      {"line_width", "geometry"},
+    {"path", "geometry"},        {"path_of", "raster"},      {"path_text", "geometry"},
+    {"transform", "geometry"},   {"sheet", "sheet"},
 };
 
 /// The layers of the core, from bottom to top.

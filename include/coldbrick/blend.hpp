@@ -49,10 +49,19 @@ enum class BlendMode : std::uint8_t {
     bits_xor, ///< painted twice, what was there is back
 };
 
+/// In which numbers colours are mixed.
+enum class BlendSpace : std::uint8_t {
+    encoded, ///< as they are stored
+    linear,  ///< in linear light, so that thin strokes and smooth edges weigh the same on dark and on light:
+            ///< channels are taken for sRGB. `invert` and the bit modes change the stored numbers
+            ///< nevertheless
+};
+
 /// The blend mode, and how opaque the paint is.
 struct Blending {
     BlendMode mode = BlendMode::source_over;
     std::uint8_t opacity = 255; ///< multiplies the paint's alpha: 0 is wholly see-through, 255 leaves it
+    BlendSpace space = BlendSpace::encoded;
 
     friend constexpr bool operator==(const Blending&, const Blending&) = default;
 };

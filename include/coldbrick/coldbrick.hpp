@@ -10,6 +10,7 @@
 #include <coldbrick/frame_rate.hpp>   // how fast frames follow
 #include <coldbrick/function_ref.hpp> // functions that a call is handed
 #include <coldbrick/point.hpp>        // pixels and sizes
+#include <coldbrick/position.hpp>     // places between pixels' centres
 #include <coldbrick/shared.hpp>       // values that copies share
 #include <coldbrick/span.hpp>         // horizontal runs
 #include <coldbrick/version.hpp>      // which Cold Brick this is
@@ -19,12 +20,17 @@
 #include <coldbrick/arc.hpp>             // parts of an ellipse's outline
 #include <coldbrick/circle.hpp>          // circles about a pixel
 #include <coldbrick/dots.hpp>            // many pixels
+#include <coldbrick/edges.hpp>           // crisp and smooth
 #include <coldbrick/ellipse.hpp>         // ellipses, upright and turned
 #include <coldbrick/fill_rule.hpp>       // what is inside a polygon
 #include <coldbrick/line.hpp>            // lines from pixel to pixel
 #include <coldbrick/line_style.hpp>      // caps, joins and sides of strokes
+#include <coldbrick/line_width.hpp>      // widths of strokes
 #include <coldbrick/mirror.hpp>          // which sides change places
 #include <coldbrick/orientation.hpp>     // the eight ways to lay an image
+#include <coldbrick/path.hpp>            // lines and curves between pixels
+#include <coldbrick/path_of.hpp>         // shapes as paths
+#include <coldbrick/path_text.hpp>       // paths as text
 #include <coldbrick/polygon.hpp>         // areas with holes
 #include <coldbrick/polyline.hpp>        // connected lines
 #include <coldbrick/regular_polygon.hpp> // polygons and stars with equal angles
@@ -33,6 +39,7 @@
 #include <coldbrick/segment.hpp>         // what a chord cuts off
 #include <coldbrick/series.hpp>          // many shapes as an array of numbers
 #include <coldbrick/shape.hpp>           // any one shape
+#include <coldbrick/transform.hpp>       // moving, turning, scaling, shearing
 
 // Paint: colours, formats and styles.
 #include <coldbrick/blend.hpp>         // blend modes

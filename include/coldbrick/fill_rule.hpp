@@ -13,7 +13,7 @@ enum class FillRule : std::uint8_t {
 };
 
 /// Which pixels on a polygon's boundary belong to it.
-enum class FillEdge : std::uint8_t {
+enum class FillExtent : std::uint8_t {
     whole,  ///< all of the outline at width 1: fill and outline share one silhouette
     tiling, ///< those whose centre is inside, or on an edge with the inside to its right or below: polygons
             ///< that share edges cover every pixel exactly once

@@ -8,6 +8,7 @@
 #include <coldbrick/dots.hpp>
 #include <coldbrick/ellipse.hpp>
 #include <coldbrick/line.hpp>
+#include <coldbrick/path.hpp>
 #include <coldbrick/polygon.hpp>
 #include <coldbrick/polyline.hpp>
 #include <coldbrick/rounded_box.hpp>
@@ -31,7 +32,7 @@ struct TypeList {
 };
 
 using OpenShapes = TypeList<Dots, Line, Polyline, Arc>;
-using ClosedShapes = TypeList<Box, RoundedBox, Circle, Ellipse, Sector, Segment, Polygon>;
+using ClosedShapes = TypeList<Box, RoundedBox, Circle, Ellipse, Sector, Segment, Polygon, Path>;
 
 template <class... Open, class... Closed>
 std::variant<Open..., Closed...> any_of(TypeList<Open...>, TypeList<Closed...>);
@@ -42,8 +43,8 @@ std::variant<Open..., Closed...> any_of(TypeList<Open...>, TypeList<Closed...>);
 template <class T>
 concept OpenShape = detail::OpenShapes::has<T>;
 
-/// The shapes with an inside, which can be filled: Box, RoundedBox, Circle, Ellipse, Sector, Segment and
-/// Polygon.
+/// The shapes with an inside, which can be filled: Box, RoundedBox, Circle, Ellipse, Sector, Segment,
+/// Polygon and Path.
 template <class T>
 concept ClosedShape = detail::ClosedShapes::has<T>;
 

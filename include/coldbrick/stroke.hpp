@@ -3,11 +3,12 @@
 #pragma once
 
 #include <coldbrick/blend.hpp>
+#include <coldbrick/edges.hpp>
 #include <coldbrick/line_style.hpp>
+#include <coldbrick/line_width.hpp>
 #include <coldbrick/paint.hpp>
 
-#include <cstdint> // widths of 32 bits
-#include <vector>  // lengths of dashes
+#include <vector> // lengths of dashes
 
 namespace [[gnu::visibility("default")]] coldbrick {
 
@@ -34,13 +35,14 @@ struct Dashes {
 /// clockwise, as those of an arc do; a sector's is the centre.
 struct Stroke {
     Paint paint;
-    std::int32_t width = 1; ///< in pixels, 1..2147483647
+    LineWidth width = 1;
     Cap cap = Cap::butt;
     Join join = Join::mitre;
     double mitre_limit = 4; ///< how far a mitre's tip may lie from the vertex, in half widths, 1 and up
     Alignment alignment = Alignment::centred;
     Dashes dashes = {};
     Blending blending = {};
+    Edges edges = Edges::crisp;
 
     friend bool operator==(const Stroke&, const Stroke&) = default;
 };

@@ -16,6 +16,7 @@ namespace coldbrick::geometry {
 /// These shapes have no ranges to check.
 inline void check(const Line&) {}
 inline void check(const Dots&) {}
+inline void check(const Path&) {} // which checks what is added
 
 /// Throws ArgumentError unless the box's members lie in the ranges that Box documents.
 inline void check(const Box& box) {

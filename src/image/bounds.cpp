@@ -1,7 +1,7 @@
 #include <coldbrick/bounds.hpp>
 
+#include "geometry/shape_instances.hpp"
 #include "image/draw_pipeline.hpp"
-#include "image/shape_instances.hpp"
 #include "raster/stroke/outermost_places.hpp"
 
 #include <concepts>
@@ -44,7 +44,7 @@ bool is_empty(const S& shape) {
         return shape.ellipse.box.empty();
     else if constexpr (requires { shape.box; })
         return shape.box.empty();
-    else if constexpr (std::same_as<S, Box>)
+    else if constexpr (std::same_as<S, Box> || std::same_as<S, Path>)
         return shape.empty();
     else
         return false;
@@ -63,22 +63,39 @@ raster::Pen outline_pen(const Stroke& stroke) {
 template <ClosedShape S>
 Box bounds(const S& shape, const Fill& fill) {
     image::check_styled(shape, fill);
+    const auto add = [&](raster::SpanSink& sink) { image::rasterise(shape, fill, sink); };
+    if constexpr (std::same_as<S, Path>) {
+        return raster::bounds_near(raster::outermost_smooth(shape, image::inside_of(fill)), add);
+    } else {
+        // The outermost pixels of shapes that end in whole pixels are the same whatever the edges.
+        constexpr bool is_box = std::same_as<S, Box> || std::same_as<S, RoundedBox>;
+        if (fill.edges == Edges::smooth && !is_box && !is_empty(shape))
+            return raster::bounds_near(raster::outermost_smooth(shape, image::inside_of(fill)), add);
+    }
     if constexpr (std::same_as<S, Polygon>)
-        if (fill.edge == FillEdge::tiling)
-            return raster::bounds_near(raster::outermost(shape),
-                                       [&](raster::SpanSink& sink) { image::rasterise(shape, fill, sink); });
+        if (fill.extent == FillExtent::tiling) return raster::bounds_near(raster::outermost(shape), add);
     return shape.bounds();
 }
 
 template <AnyShape S>
 Box bounds(const S& shape, const Stroke& stroke) {
     image::check_styled(shape, stroke);
-    const raster::Pen pen = outline_pen(stroke);
-    if (is_empty(shape) || (!pen.dashed() && pen.width == 1)) return shape.bounds();
-    if constexpr (std::same_as<S, Box> || std::same_as<S, RoundedBox> || std::same_as<S, Circle>)
-        if (!pen.dashed()) return shape.bounds().inset(-((pen.width - 1) / 2));
-    return raster::bounds_near(outermost(shape, pen),
-                               [&](raster::SpanSink& sink) { image::rasterise(shape, stroke, {}, sink); });
+    if (is_empty(shape)) return shape.bounds();
+    const auto add = [&](raster::SpanSink& sink) { image::rasterise(shape, stroke, {}, sink); };
+    const auto smooth_bounds = [&] {
+        const raster::RealPen pen = image::real_pen_of(stroke);
+        return raster::bounds_near(raster::outermost_smooth(shape, pen, stroke.alignment, {}), add);
+    };
+    if constexpr (std::same_as<S, Path>) {
+        return smooth_bounds();
+    } else {
+        if (stroke.edges == Edges::smooth) return smooth_bounds();
+        const raster::Pen pen = outline_pen(stroke);
+        if (!pen.dashed() && pen.width == 1) return shape.bounds();
+        if constexpr (std::same_as<S, Box> || std::same_as<S, RoundedBox> || std::same_as<S, Circle>)
+            if (!pen.dashed()) return shape.bounds().inset(-((pen.width - 1) / 2));
+        return raster::bounds_near(outermost(shape, pen), add);
+    }
 }
 
 #define COLDBRICK_INSTANTIATE(S) template Box bounds(const S&, const Fill&);

@@ -1,7 +1,7 @@
 #include <coldbrick/draw.hpp>
 
+#include "geometry/shape_instances.hpp"
 #include "image/draw_pipeline.hpp"
-#include "image/shape_instances.hpp"
 
 #include <algorithm>
 

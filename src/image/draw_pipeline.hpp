@@ -14,8 +14,10 @@
 #include "raster/shapes/box.hpp"
 #include "raster/shapes/circle.hpp"
 #include "raster/shapes/ellipse.hpp"
+#include "raster/shapes/path.hpp"
 #include "raster/shapes/polygon.hpp"
 #include "raster/shapes/rounded_box.hpp"
+#include "raster/shapes/smooth.hpp"
 #include "raster/spans/span_sink.hpp"
 #include "raster/stroke/line_stroker.hpp"
 #include "raster/stroke/stroke_alignment.hpp"
@@ -41,38 +43,65 @@ inline paint::Surface surface_of(const ImageView& view) {
 }
 
 inline raster::Pen pen_of(const Stroke& stroke) {
+    return {static_cast<std::int64_t>(stroke.width),
+            stroke.cap,
+            stroke.join,
+            stroke.mitre_limit,
+            stroke.dashes.lengths,
+            stroke.dashes.offset};
+}
+
+inline raster::RealPen real_pen_of(const Stroke& stroke) {
     return {stroke.width,          stroke.cap,          stroke.join, stroke.mitre_limit,
             stroke.dashes.lengths, stroke.dashes.offset};
 }
 
 /// How a shape is filled, whatever with: what a stroke on one side of its edge has to know.
-struct FillShape {
-    FillRule rule = FillRule::even_odd;
-    FillEdge edge = FillEdge::whole;
+using raster::InsideRule;
 
-    FillShape() = default;
-    FillShape(const Fill& fill) : rule(fill.rule), edge(fill.edge) {}
-};
+inline InsideRule inside_of(const Fill& fill) {
+    return {fill.rule, fill.extent};
+}
 
 // Rasterise: from a checked shape and style to spans.
 
+/// Crisp strokes of paths may have any width.
 template <class S>
-void rasterise(const S& shape, const FillShape& fill, raster::SpanSink& sink) {
+auto crisp_pen_of(const Stroke& stroke) {
+    if constexpr (std::same_as<S, Path>)
+        return real_pen_of(stroke);
+    else
+        return pen_of(stroke);
+}
+
+template <class S>
+void rasterise_crisp(const S& shape, const InsideRule& inside, raster::SpanSink& sink) {
     if constexpr (std::same_as<S, Polygon>)
-        raster::fill(shape, fill.rule, fill.edge, sink);
+        raster::fill(shape, inside.rule, inside.extent, sink);
+    else if constexpr (std::same_as<S, Path>)
+        raster::fill(shape, inside, sink);
     else
         raster::fill(shape, sink);
 }
 
+template <class S>
+void rasterise(const S& shape, const Fill& fill, raster::SpanSink& sink) {
+    if (fill.edges == Edges::smooth) return raster::fill_smooth(shape, inside_of(fill), sink);
+    rasterise_crisp(shape, inside_of(fill), sink);
+}
+
 /// @param filled how a stroke inside or outside sees the shape filled
 template <class S>
-void rasterise(const S& shape, const Stroke& stroke, const FillShape& filled, raster::SpanSink& sink) {
-    const raster::Pen pen = pen_of(stroke);
+void rasterise(const S& shape, const Stroke& stroke, const InsideRule& filled, raster::SpanSink& sink) {
+    if (stroke.edges == Edges::smooth)
+        return raster::stroke_smooth(shape, real_pen_of(stroke), stroke.alignment, filled, sink);
+    const auto pen = crisp_pen_of<S>(stroke);
     if (stroke.alignment == Alignment::centred) return raster::stroke(shape, pen, sink);
     if constexpr (ClosedShape<S>)
         raster::stroke_on_one_side(
-            pen, stroke.alignment, sink, [&](raster::SpanSink& target) { rasterise(shape, filled, target); },
-            [&](const raster::Pen& used, raster::SpanSink& target) { raster::stroke(shape, used, target); });
+            pen, stroke.alignment, sink,
+            [&](raster::SpanSink& target) { rasterise_crisp(shape, filled, target); },
+            [&](const auto& used, raster::SpanSink& target) { raster::stroke(shape, used, target); });
 }
 
 // Cull: what a clip shows nothing of costs no more than this.
@@ -85,7 +114,8 @@ inline std::int64_t reach_of(const Fill&) {
     return 1;
 }
 inline std::int64_t reach_of(const Stroke& stroke) {
-    const bool thin = stroke.width == 1 && stroke.alignment == Alignment::centred;
+    const bool thin =
+        stroke.width == 1 && stroke.alignment == Alignment::centred && stroke.edges == Edges::crisp;
     return thin ? 1 : reach_of_wide(stroke);
 }
 
@@ -123,7 +153,7 @@ class SpanPainter {
     void paint_spans(Add add) {
         // While the processor writes a long run to memory, the next one is worked out.
         const std::int64_t long_run = painter_.replaces() ? 512 : raster::SpanSink::no_run;
-        raster::SpanSink::run(clip_, {&painter_, take_spans, take_mirrored, long_run}, add);
+        raster::SpanSink::run(clip_, {&painter_, take_spans, take_mirrored, long_run, take_coverage}, add);
     }
 
   private:
@@ -131,6 +161,9 @@ class SpanPainter {
         static_cast<const paint::Painter*>(painter)->paint(spans);
     }
     static void take_mirrored(void* painter, std::span<const base::MirroredSpan> spans) {
+        static_cast<const paint::Painter*>(painter)->paint(spans);
+    }
+    static void take_coverage(void* painter, std::span<const base::CoverageSpan> spans) {
         static_cast<const paint::Painter*>(painter)->paint(spans);
     }
 
@@ -147,7 +180,7 @@ class DrawCall {
     /// @param style outlives this
     /// @param filled how a stroke inside or outside sees the shapes filled
     /// @throws ArgumentError if a value of the style is outside its range or does not suit the view.
-    DrawCall(const ImageView& view, const Style& style, const FillShape& filled = {})
+    DrawCall(const ImageView& view, const Style& style, const InsideRule& filled = {})
         : view_(view), style_(style), filled_(filled), clip_(clip_of(view)) {
         image::check(style);
         image::check(style.blending, view.format());
@@ -173,8 +206,8 @@ class DrawCall {
         if (!spans_) spans_.emplace(view_, style_.paint, style_.blending);
         spans_->place_pattern(shape);
         if constexpr (std::same_as<Style, Stroke>) {
-            const bool plain =
-                style_.width == 1 && style_.dashes.lengths.empty() && style_.alignment == Alignment::centred;
+            const bool plain = style_.width == 1 && style_.dashes.lengths.empty() &&
+                               style_.alignment == Alignment::centred && style_.edges == Edges::crisp;
             if (plain && draw_thin(shape, clip_, spans_->painter())) return;
             spans_->paint_spans([&](raster::SpanSink& sink) { rasterise(shape, style_, filled_, sink); });
         } else if constexpr (ClosedShape<S>) {
@@ -185,7 +218,7 @@ class DrawCall {
   private:
     const ImageView& view_;
     const Style& style_;
-    FillShape filled_;
+    InsideRule filled_;
     base::Clip clip_;
     std::optional<SpanPainter> spans_;
 };
@@ -194,7 +227,7 @@ class DrawCall {
 class FillAndStrokeCall {
   public:
     FillAndStrokeCall(const ImageView& view, const Fill& fill, const Stroke& stroke)
-        : fill_(view, fill), stroke_(view, stroke, fill) {}
+        : fill_(view, fill), stroke_(view, stroke, inside_of(fill)) {}
 
     template <class S>
     void check(const S& shape) const {

@@ -1,8 +1,8 @@
 #include <coldbrick/region.hpp>
 
 #include "geometry/placement.hpp"
+#include "geometry/shape_instances.hpp"
 #include "image/draw_pipeline.hpp"
-#include "image/shape_instances.hpp"
 #include "raster/spans/span_queries.hpp"
 #include "raster/spans/span_set_operations.hpp"
 

@@ -21,6 +21,22 @@ void check(const Dashes& dashes) {
     base::check_finite("sum of the dash lengths", sum);
 }
 
+void throw_no_width(double width) {
+    throw ArgumentError(fmt::format("stroke width {} is outside {}..{}", width,
+                                    is_whole(width) ? "1" : "above 0", base::last_coordinate));
+}
+
+void check_may_have_fractions(const Stroke& stroke) {
+    if (stroke.edges == Edges::crisp)
+        throw ArgumentError(
+            fmt::format("stroke width {} is not whole: only smooth strokes and those of paths may "
+                        "have fractions",
+                        double{stroke.width}));
+    if (stroke.alignment != Alignment::centred && stroke.width < 1)
+        throw ArgumentError(fmt::format(
+            "stroke width {} is below 1, which strokes inside and outside cannot be", double{stroke.width}));
+}
+
 void throw_mitre_below_1(double limit) {
     throw ArgumentError(fmt::format("mitre limit {} is below 1", limit));
 }

@@ -12,6 +12,10 @@
 #include <coldbrick/shape.hpp>
 #include <coldbrick/stroke.hpp>
 
+#include <cmath>
+#include <concepts>
+#include <cstdint>
+
 namespace coldbrick {
 
 // Exported, since components other than the core use it, too.
@@ -29,12 +33,27 @@ inline void check_mitre_limit(double limit) {
     if (!(limit >= 1)) throw_mitre_below_1(limit); // so that NaN is refused, too
 }
 
+/// True of a number of whole pixels.
+inline bool is_whole(double width) {
+    return width == std::floor(width);
+}
+
+/// Throws ArgumentError unless the width is one that some stroke may have.
+[[noreturn]] void throw_no_width(double width);
+inline void check_width(const Stroke& stroke) {
+    if (!(stroke.width > 0 && stroke.width <= base::last_coordinate)) throw_no_width(stroke.width);
+}
+
+/// Throws ArgumentError unless strokes of shapes on pixels may have a width that is not whole.
+void check_may_have_fractions(const Stroke& stroke);
+
 /// Throws ArgumentError unless all values lie in the ranges that Stroke documents.
 inline void check(const Stroke& stroke) {
-    base::check_range("stroke width", stroke.width, 1, base::last_coordinate);
+    check_width(stroke);
     base::check_choice("cap", stroke.cap, Cap::round);
     base::check_choice("join", stroke.join, Join::round);
     base::check_choice("alignment", stroke.alignment, Alignment::outside);
+    base::check_choice("edges", stroke.edges, Edges::smooth);
     check_mitre_limit(stroke.mitre_limit);
     if (!stroke.dashes.lengths.empty()) check(stroke.dashes);
 }
@@ -42,7 +61,8 @@ inline void check(const Stroke& stroke) {
 /// Throws ArgumentError unless all values lie in the ranges that Fill documents.
 inline void check(const Fill& fill) {
     base::check_choice("fill rule", fill.rule, FillRule::non_zero);
-    base::check_choice("fill edge", fill.edge, FillEdge::tiling);
+    base::check_choice("fill extent", fill.extent, FillExtent::tiling);
+    base::check_choice("edges", fill.edges, Edges::smooth);
 }
 
 /// Throws ArgumentError: this shape has no inside to align a stroke to, or to fill.
@@ -56,6 +76,8 @@ void check_suits(const Fill&) {
 }
 template <class S>
 void check_suits(const Stroke& stroke) {
+    if constexpr (!std::same_as<S, Path>)
+        if (!is_whole(stroke.width)) check_may_have_fractions(stroke);
     if constexpr (OpenShape<S>)
         if (stroke.alignment != Alignment::centred) throw_no_inside();
 }
@@ -74,6 +96,7 @@ void check_has_bits(PixelFormat format);
 /// Throws ArgumentError unless the mode is one of its enumeration that suits the format.
 inline void check(const Blending& blending, PixelFormat format) {
     base::check_choice("blend mode", blending.mode, BlendMode::bits_xor);
+    base::check_choice("blend space", blending.space, BlendSpace::linear);
     if (paint::is_for_bits(blending.mode)) check_has_bits(format);
 }
 

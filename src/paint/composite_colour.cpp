@@ -178,4 +178,78 @@ Colour16 composite(BlendMode mode, const Colour16& source, const Colour16& backd
     return composite_integers(mode, source, backdrop);
 }
 
+namespace {
+
+bool only_changes_numbers(BlendMode mode) {
+    return is_for_bits(mode) || mode == BlendMode::invert;
+}
+
+/// True if a source that is wholly see-through changes what is there.
+bool erases(BlendMode mode) {
+    switch (mode) {
+    case BlendMode::copy:
+    case BlendMode::clear:
+    case BlendMode::source_in:
+    case BlendMode::destination_in:
+    case BlendMode::source_out:
+    case BlendMode::destination_atop: return true;
+    default: return false;
+    }
+}
+
+RealColour in_light(const RealColour& colour) {
+    return {linear(colour.red), linear(colour.green), linear(colour.blue), colour.alpha};
+}
+
+RealColour from_light(const RealColour& colour) {
+    return {from_linear(colour.red), from_linear(colour.green), from_linear(colour.blue), colour.alpha};
+}
+
+/// In proportion, each by its alpha.
+RealColour mixed_by_alpha(const RealColour& first, const RealColour& second, double share) {
+    const double over = second.alpha * share;
+    const double under = first.alpha * (1 - share);
+    const double alpha = over + under;
+    if (alpha <= 0) return {0, 0, 0, 0};
+    const auto mix = [&](double a, double b) { return (a * under + b * over) / alpha; };
+    return {mix(first.red, second.red), mix(first.green, second.green), mix(first.blue, second.blue), alpha};
+}
+
+template <class C>
+C composite_covered(const Blending& blending, const C& source, const C& backdrop, std::uint8_t coverage) {
+    const BlendMode mode = blending.mode;
+    if (only_changes_numbers(mode)) return coverage >= 128 ? composite(mode, source, backdrop) : backdrop;
+    const bool by_light = blending.space == BlendSpace::linear;
+    const bool in_part = coverage != 255 && erases(mode);
+    const C shown = in_part ? source : with_opacity(source, coverage);
+    if (!by_light && !in_part) return composite(mode, shown, backdrop);
+    // What does not show stays as it is, whatever rounding there is on the way.
+    if (shown.alpha == 0 && !erases(mode)) return backdrop;
+    const auto real = [by_light](const C& colour) {
+        const RealColour encoded = to_depth<RealColour>(colour);
+        return by_light ? in_light(encoded) : encoded;
+    };
+    const RealColour under = real(backdrop);
+    RealColour result = composite(mode, real(shown), under);
+    if (in_part) result = mixed_by_alpha(under, result, coverage / 255.0);
+    return to_depth<C>(by_light ? from_light(result) : result);
+}
+
+} // namespace
+
+Colour composite(const Blending& blending, const Colour& source, const Colour& backdrop,
+                 std::uint8_t coverage) {
+    return composite_covered(blending, source, backdrop, coverage);
+}
+
+Colour16 composite(const Blending& blending, const Colour16& source, const Colour16& backdrop,
+                   std::uint8_t coverage) {
+    return composite_covered(blending, source, backdrop, coverage);
+}
+
+RealColour composite(const Blending& blending, const RealColour& source, const RealColour& backdrop,
+                     std::uint8_t coverage) {
+    return composite_covered(blending, source, backdrop, coverage);
+}
+
 } // namespace coldbrick::paint

@@ -65,4 +65,15 @@ constexpr bool is_for_bits(BlendMode mode) {
 Colour composite(BlendMode mode, const Colour& source, const Colour& backdrop);
 Colour16 composite(BlendMode mode, const Colour16& source, const Colour16& backdrop);
 
+/// The same in the numbers that the blending asks for, and where the paint covers only part of the pixel:
+/// `coverage` 255 is all of it, 0 none. In most modes it multiplies the source's alpha first, rounded; where
+/// the backdrop would vanish without a source, the result and the backdrop are mixed instead, by their
+/// alphas; what only changes numbers changes those of pixels that are covered by half and more.
+Colour composite(const Blending& blending, const Colour& source, const Colour& backdrop,
+                 std::uint8_t coverage);
+Colour16 composite(const Blending& blending, const Colour16& source, const Colour16& backdrop,
+                   std::uint8_t coverage);
+RealColour composite(const Blending& blending, const RealColour& source, const RealColour& backdrop,
+                     std::uint8_t coverage);
+
 } // namespace coldbrick::paint

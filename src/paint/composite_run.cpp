@@ -35,9 +35,9 @@ bool lays_over_bytes(const Surface& surface, const Blending& blending) {
 
 template <class C>
 void composite_run(const Surface& surface, const Blending& blending, std::int64_t x, std::int64_t y,
-                   std::span<const C> colours) {
+                   std::span<const C> colours, const std::uint8_t* coverages) {
     if constexpr (std::same_as<C, Colour>)
-        if (lays_over_bytes(surface, blending))
+        if (coverages == nullptr && lays_over_bytes(surface, blending))
             return composite_over_row(colours, surface.address(x, y), surface.codec);
     const ChannelMask mask = mask_for(surface);
     const bool gray = surface.codec.layout->is_gray();
@@ -46,17 +46,17 @@ void composite_run(const Surface& surface, const Blending& blending, std::int64_
         C source = with_opacity(colour, blending.opacity);
         if (gray) source.red = source.green = source.blue = gray_of(source);
         const C backdrop = surface.codec.decode<C>(at);
-        const C result = composite(blending.mode, source, backdrop);
+        const C result = composite(blending, source, backdrop, coverages == nullptr ? 255 : *coverages++);
         surface.codec.encode(mask.all() ? result : masked(mask, result, backdrop), at);
         at += surface.pixel_stride_bytes;
     }
 }
 
 template void composite_run(const Surface&, const Blending&, std::int64_t, std::int64_t,
-                            std::span<const Colour>);
+                            std::span<const Colour>, const std::uint8_t*);
 template void composite_run(const Surface&, const Blending&, std::int64_t, std::int64_t,
-                            std::span<const Colour16>);
+                            std::span<const Colour16>, const std::uint8_t*);
 template void composite_run(const Surface&, const Blending&, std::int64_t, std::int64_t,
-                            std::span<const RealColour>);
+                            std::span<const RealColour>, const std::uint8_t*);
 
 } // namespace coldbrick::paint

@@ -21,8 +21,9 @@ void at_depth(const PixelLayout& layout, Work work) {
 }
 
 /// Composites colours with the pixels from (x, y) on to the right.
+/// @param coverages how much of each pixel is covered; null if all of them are wholly
 template <class C>
 void composite_run(const Surface& surface, const Blending& blending, std::int64_t x, std::int64_t y,
-                   std::span<const C> colours);
+                   std::span<const C> colours, const std::uint8_t* coverages = nullptr);
 
 } // namespace coldbrick::paint

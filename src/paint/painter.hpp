@@ -2,6 +2,7 @@
 /// Spans and a paint become bytes.
 #pragma once
 
+#include "base/coverage_span.hpp"
 #include "base/mirrored_span.hpp"
 #include "paint/composite_colour.hpp"
 #include "paint/constant_blend.hpp"
@@ -42,6 +43,7 @@ class Painter {
     /// Paints each span once, over what is there.
     void paint(std::span<const Span> spans) const;
     void paint(std::span<const base::MirroredSpan> spans) const;
+    void paint(std::span<const base::CoverageSpan> spans) const;
 
     /// True if painting replaces pixels without reading them, so that pixel() is all there is to know.
     [[nodiscard]] bool replaces() const { return way_ == Way::replace; }
@@ -75,6 +77,9 @@ class Painter {
     [[gnu::noinline]] void replace_scattered(std::span<const Span> spans) const;
     [[gnu::noinline]] void mix(std::span<const Span> spans) const;
     [[gnu::noinline]] void composite_all(std::span<const Span> spans) const;
+    template <std::size_t Bytes>
+    void lay_over(const Colour& colour, std::span<const base::CoverageSpan> spans) const;
+    [[nodiscard]] const Colour* colour_over_bytes() const;
 
     Surface surface_;
     const Paint* paint_;

@@ -83,7 +83,7 @@ FillWords StyleParser::fill_words(const Location& location) {
         if (cursor_.take_once(before, Word::nonzero))
             result.rule = FillRule::non_zero;
         else if (cursor_.take_once(before, Word::tiling))
-            result.edge = FillEdge::tiling;
+            result.extent = FillExtent::tiling;
         else if (!take_blending(result.blending, before))
             return result;
     }

@@ -68,7 +68,7 @@ Blending blending_of(const BlendingWords& words, const Definitions& names) {
 }
 
 Fill fill_of(const FillWords& words, const Definitions& names) {
-    return {paint_of(words.paint, names), words.rule, words.edge, blending_of(words.blending, names)};
+    return {paint_of(words.paint, names), words.rule, words.extent, blending_of(words.blending, names)};
 }
 
 Stroke stroke_of(const StrokeWords& words, const Definitions& names) {

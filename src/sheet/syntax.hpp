@@ -210,7 +210,7 @@ struct FillWords {
     PaintWords paint;
     BlendingWords blending = {};
     FillRule rule = FillRule::even_odd;
-    FillEdge edge = FillEdge::whole;
+    FillExtent extent = FillExtent::whole;
 };
 
 /// stroke PAINT [WIDTH] [cap CAP] [join JOIN] [limit NUMBER] [inside] [outside] [dashes NUMBER, ... [offset

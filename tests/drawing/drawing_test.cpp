@@ -58,10 +58,10 @@ RC_GTEST_PROP(Drawing, AFillAndAStrokeAreOneCall, ()) {
     const Shape shape = *any_closed_shape(window);
     Stroke stroke = *any_stroke();
     stroke.paint = Colour(255, 255, 255);
-    stroke.width = std::min(stroke.width, 40);
+    stroke.width = std::min<double>(stroke.width, 40);
     stroke.alignment = *rc::gen::element(Alignment::centred, Alignment::inside, Alignment::outside);
     const Fill fill{Colour(200, 0, 0), *rc::gen::element(FillRule::even_odd, FillRule::non_zero),
-                    *rc::gen::element(FillEdge::whole, FillEdge::tiling)};
+                    *rc::gen::element(FillExtent::whole, FillExtent::tiling)};
     Drawing drawing;
     Image wanted(window, PixelFormat::rgb8);
     const auto add = [&]<class S>(const S& one) {

@@ -160,7 +160,7 @@ void drawing(Bytes bytes) {
     const Shape shape = shape_of(input);
     const bool is_closed = std::visit([]<class S>(const S&) { return ClosedShape<S>; }, shape);
     const Stroke stroke = stroke_of(input, is_closed);
-    const Fill fill{paint_of(input), input.choice(FillRule::non_zero), input.choice(FillEdge::tiling),
+    const Fill fill{paint_of(input), input.choice(FillRule::non_zero), input.choice(FillExtent::tiling),
                     blending_of(input)};
     try {
         check_clips(size, format, input, [&](const ImageView& view) {

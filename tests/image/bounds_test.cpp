@@ -45,14 +45,14 @@ RC_GTEST_PROP(Bounds, AreThoseOfAllPixels, ()) {
     if (*rc::gen::inRange(0, 4) > 0) RC_SUCCEED("the slow way takes its time");
     const Shape shape = *any_shape();
     Stroke stroke = *any_stroke();
-    stroke.width = std::min(stroke.width, 60);
+    stroke.width = std::min<double>(stroke.width, 60);
     stroke.alignment = *rc::gen::element(Alignment::centred, Alignment::inside, Alignment::outside);
     const auto check = [&stroke]<class S>(const S& one) {
         if constexpr (OpenShape<S>) stroke.alignment = Alignment::centred;
         RC_LOG() << one << ' ' << stroke << '\n';
         RC_ASSERT(is_same(bounds(one, stroke), region(one, stroke).bounds()));
         if constexpr (ClosedShape<S>) {
-            const Fill tiling{{}, FillRule::non_zero, FillEdge::tiling};
+            const Fill tiling{{}, FillRule::non_zero, FillExtent::tiling};
             RC_ASSERT(is_same(bounds(one, Fill{}), region(one, Fill{}).bounds()));
             RC_ASSERT(is_same(bounds(one, tiling), region(one, tiling).bounds()));
         }

@@ -244,9 +244,9 @@ TEST(Image, WhatIsNoneOfAnEnumerationIsRefused) {
          },
          "fill rule 2 is outside 0..1"},
         {[&] {
-             draw(image, box, Fill{{}, {}, beyond(FillEdge::tiling)});
+             draw(image, box, Fill{{}, {}, beyond(FillExtent::tiling)});
          },
-         "fill edge 2 is outside 0..1"},
+         "fill extent 2 is outside 0..1"},
         {[&] {
              draw(image, box, Fill{{}, {}, {}, {beyond(BlendMode::bits_xor)}});
          },

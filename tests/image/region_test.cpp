@@ -73,7 +73,7 @@ RC_GTEST_PROP(Region, HoldsWhatIsPaintedAndBoundsAreTight, ()) {
     const Shape shape =
         fills ? *any_closed_shape(window) : *rc::gen::oneOf(any_open_shape(window), any_closed_shape(window));
     Stroke stroke = *any_stroke();
-    stroke.width = std::min(stroke.width, 60);
+    stroke.width = std::min<double>(stroke.width, 60);
     const auto check_one = [&]<class S>(const S& one) {
         Region whole;
         Box tight;

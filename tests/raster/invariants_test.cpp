@@ -1,6 +1,7 @@
 // What always holds, for any shape and style: clip-exact and translation-exact. (That each pixel is painted
 // once, and by see-through colours as by opaque ones, is checked wherever painted() is called.)
 
+#include "support/coverage.hpp"
 #include "support/generators.hpp"
 #include "support/pixel_set.hpp"
 
@@ -11,6 +12,7 @@
 #include <rapidcheck/gtest.h>
 
 #include <algorithm>
+#include <functional>
 #include <optional>
 
 namespace coldbrick::test {
@@ -23,15 +25,19 @@ constexpr Size window{41, 34};
 struct Subject {
     Shape shape;
     std::optional<Stroke> stroke; ///< filled if there is none
+    Edges edges = Edges::crisp;
+    FillRule rule = FillRule::even_odd;
+    FillExtent extent = FillExtent::whole;
 
     void paint(const ImageView& view, const Colour& colour) const {
         const auto paint_one = [&]<class S>(const S& one) {
             if (!stroke) {
-                if constexpr (ClosedShape<S>) draw(view, one, Fill{colour});
+                if constexpr (ClosedShape<S>) draw(view, one, Fill{colour, rule, extent, {}, edges});
                 return;
             }
             Stroke coloured = *stroke;
             coloured.paint = colour;
+            coloured.edges = edges;
             draw(view, one, coloured);
         };
         std::visit(paint_one, shape);
@@ -90,6 +96,78 @@ RC_GTEST_PROP(Invariants, TranslationExact, ()) {
         for (int x = 0; x < window.width; ++x)
             if (x + dx >= 0 && x + dx < window.width && y + dy >= 0 && y + dy < window.height)
                 RC_ASSERT(before.contains(x, y) == after.contains(x + dx, y + dy));
+}
+
+namespace {
+
+/// A subject with smooth edges, and strokes of any width.
+Subject any_smooth_subject() {
+    Subject subject = *any_subject();
+    subject.edges = Edges::smooth;
+    subject.rule = *rc::gen::element(FillRule::even_odd, FillRule::non_zero);
+    subject.extent = *rc::gen::element(FillExtent::whole, FillExtent::tiling);
+    if (subject.stroke && *rc::gen::inRange(0, 2) == 0)
+        subject.stroke->width = *rc::gen::inRange(4, 80) / 4.0;
+    return subject;
+}
+
+Coverages coverages_of(const Subject& subject, const std::function<ImageView(const ImageView&)>& cut) {
+    return covered(window,
+                   [&](const ImageView& view, const Colour& colour) { subject.paint(cut(view), colour); });
+}
+
+} // namespace
+
+RC_GTEST_PROP(Invariants, SmoothIsClipExact, ()) {
+    const Subject subject = any_smooth_subject();
+    const Box clip = *any_box(window);
+    const Coverages whole = coverages_of(subject, [](const ImageView& view) { return view; });
+    Coverages wanted = whole;
+    for (int y = 0; y < window.height; ++y)
+        for (int x = 0; x < window.width; ++x)
+            if (!clip.contains({x, y})) wanted.values[static_cast<std::size_t>(y * window.width + x)] = 0;
+    RC_ASSERT(coverages_of(subject, [&clip](const ImageView& view) { return view.clipped(clip); }) == wanted);
+}
+
+RC_GTEST_PROP(Invariants, SmoothIsTranslationExact, ()) {
+    const Subject subject = any_smooth_subject();
+    const auto dx = *rc::gen::inRange<std::int32_t>(-window.width, window.width);
+    const auto dy = *rc::gen::inRange<std::int32_t>(-window.height, window.height);
+    Subject moved = subject;
+    try {
+        moved.shape =
+            std::visit([&](const auto& shape) { return Shape(shape.moved(dx, dy)); }, subject.shape);
+    } catch (const ArgumentError&) { // it would leave the coordinates
+        RC_DISCARD();
+    }
+    const auto all = [](const ImageView& view) { return view; };
+    const Coverages before = coverages_of(subject, all);
+    const Coverages after = coverages_of(moved, all);
+    for (int y = 0; y < window.height; ++y)
+        for (int x = 0; x < window.width; ++x)
+            if (x + dx >= 0 && x + dx < window.width && y + dy >= 0 && y + dy < window.height)
+                RC_ASSERT(before.at(x, y) == after.at(x + dx, y + dy));
+}
+
+/// Of shapes without small holes: pixels that are far from a crisp edge are covered wholly or not at all.
+RC_GTEST_PROP(Invariants, SmoothAndCrispLieNoMoreThanAPixelApart, ()) {
+    Subject subject{*any_closed_shape(window), std::nullopt};
+    if (std::holds_alternative<Polygon>(subject.shape) || std::holds_alternative<Path>(subject.shape)) {
+        subject = {*any_line(window), *any_stroke()};
+        subject.stroke->dashes = {};
+    }
+    const PixelSet crisp =
+        painted(window, [&](const ImageView& view, const Colour& colour) { subject.paint(view, colour); });
+    subject.edges = Edges::smooth;
+    const Coverages smooth = coverages_of(subject, [](const ImageView& view) { return view; });
+    for (int y = 2; y < window.height - 2; ++y)
+        for (int x = 2; x < window.width - 2; ++x) {
+            int inside = 0;
+            for (int dy = -2; dy <= 2; ++dy)
+                for (int dx = -2; dx <= 2; ++dx) inside += crisp.contains(x + dx, y + dy) ? 1 : 0;
+            if (inside == 0) RC_ASSERT(smooth.at(x, y) == 0);
+            if (inside == 25) RC_ASSERT(smooth.at(x, y) == 255);
+        }
 }
 
 RC_GTEST_PROP(Invariants, FillAndOutlineShareOneSilhouette, ()) {

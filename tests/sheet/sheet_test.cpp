@@ -85,9 +85,9 @@ polygon (0, 0), (20, 0), (0, 20), (20, 20) fill #ff00ff80 nonzero
     const std::vector<std::vector<Point>> rings{{{10, 10}, {50, 12}, {30, 38}},
                                                 {{25, 15}, {35, 15}, {30, 25}}};
     EXPECT_EQ(std::get<Polygon>(styled(sheet, 3).shape), Polygon(rings));
-    EXPECT_EQ(styled(sheet, 3).fill, (Fill{colour("navy"), FillRule::even_odd, FillEdge::tiling}));
+    EXPECT_EQ(styled(sheet, 3).fill, (Fill{colour("navy"), FillRule::even_odd, FillExtent::tiling}));
     EXPECT_EQ(styled(sheet, 3).stroke, (Stroke{colour("white"), 2, Cap::butt, Join::round}));
-    EXPECT_EQ(styled(sheet, 4).fill, (Fill{colour("#ff00ff80"), FillRule::non_zero, FillEdge::whole}));
+    EXPECT_EQ(styled(sheet, 4).fill, (Fill{colour("#ff00ff80"), FillRule::non_zero, FillExtent::whole}));
 }
 
 TEST(Sheet, DrawsEllipsesInBoxesAndAboutCentres) {

@@ -1,5 +1,8 @@
 #include "support/generators.hpp"
 
+#include <coldbrick/error.hpp>
+#include <coldbrick/path_text.hpp>
+
 #include <algorithm>
 #include <cmath>
 #include <ostream>
@@ -60,6 +63,13 @@ std::ostream& operator<<(std::ostream& out, const Polygon& polygon) {
         out << " ring";
         for (const Point& point : ring) out << ' ' << point;
     }
+    return out;
+}
+std::ostream& operator<<(std::ostream& out, const Path& path) {
+    return out << "path " << path_text(path);
+}
+std::ostream& operator<<(std::ostream& out, const Shape& shape) {
+    std::visit([&out](const auto& one) { out << one; }, shape);
     return out;
 }
 
@@ -217,6 +227,49 @@ rc::Gen<Stroke> any_stroke() {
     });
 }
 
+rc::Gen<Position> any_position(Size window) {
+    return rc::gen::map(rc::gen::tuple(any_point_near(window), rc::gen::inRange(0, 65536),
+                                       rc::gen::inRange(0, 65536), any_point(window),
+                                       rc::gen::inRange(0, 12)),
+                        [](const auto& parts) {
+                            const auto& [near, across, down, anywhere, choice] = parts;
+                            if (choice == 0) return Position{double(anywhere.x), double(anywhere.y)};
+                            if (choice < 4) return Position{near.x / 2.0, near.y / 2.0};
+                            return Position{near.x + across / 65536.0 - 0.5, near.y + down / 65536.0 - 0.5};
+                        });
+}
+
+rc::Gen<Path> any_path(Size window, bool closed) {
+    return rc::gen::exec([window, closed] {
+        const auto position = [window] { return *any_position(window); };
+        Path path;
+        const int contours = *rc::gen::inRange(1, 3);
+        for (int i = 0; i < contours; ++i) {
+            path.move_to(position());
+            const int pieces = *rc::gen::inRange(1, 5);
+            for (int j = 0; j < pieces; ++j) switch (*rc::gen::inRange(0, 5)) {
+                case 0: path.quadratic_to(position(), position()); break;
+                case 1: path.cubic_to(position(), position(), position()); break;
+                case 2: {
+                    const Position radii{*rc::gen::inRange(0, 400) / 8.0, *rc::gen::inRange(0, 400) / 8.0};
+                    const Angle turn = *any_angle();
+                    const Path::ArcChoice choice{*rc::gen::arbitrary<bool>(), *rc::gen::arbitrary<bool>()};
+                    const Position to = position();
+                    try {
+                        path.arc_to(radii, turn, choice, to);
+                    } catch (const ArgumentError&) { // its centre would be too far away
+                        path.line_to(to);
+                    }
+                    break;
+                }
+                default: path.line_to(position());
+                }
+            if (closed || i + 1 < contours) path.close();
+        }
+        return path;
+    });
+}
+
 /// One of the shapes that have an inside.
 rc::Gen<Shape> any_closed_shape(Size window) {
     const auto shape = [](const auto& one) { return Shape(one); };
@@ -227,8 +280,10 @@ rc::Gen<Shape> any_closed_shape(Size window) {
                                 return Shape(make(ellipse, start, sweep));
                             });
     };
-    return rc::gen::oneOf(rc::gen::map(any_polygon(window), shape), rc::gen::map(any_ellipse(window), shape),
-                          rc::gen::map(any_box(window), shape), rc::gen::map(any_circle(window), shape),
+    return rc::gen::oneOf(rc::gen::map(any_polygon(window), shape),
+                          rc::gen::map(any_path(window, true), shape),
+                          rc::gen::map(any_ellipse(window), shape), rc::gen::map(any_box(window), shape),
+                          rc::gen::map(any_circle(window), shape),
                           rc::gen::map(rc::gen::pair(any_box(window), any_extent()),
                                        [](const auto& parts) {
                                            return Shape(RoundedBox{parts.first, parts.second});
@@ -245,7 +300,8 @@ rc::Gen<Shape> any_closed_shape(Size window) {
 rc::Gen<Shape> any_open_shape(Size window) {
     const auto shape = [](const auto& one) { return Shape(one); };
     return rc::gen::oneOf(
-        rc::gen::map(any_line(window), shape), rc::gen::map(any_polyline(window), shape),
+        rc::gen::map(any_line(window), shape), rc::gen::map(any_path(window, false), shape),
+        rc::gen::map(any_polyline(window), shape),
         rc::gen::map(any_points(window), [](const auto& points) { return Shape(Dots{points}); }),
         rc::gen::map(rc::gen::tuple(any_ellipse(window), any_angle(), any_angle()), [](const auto& parts) {
             const auto& [ellipse, start, sweep] = parts;

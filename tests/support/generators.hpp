@@ -28,6 +28,8 @@ std::ostream& operator<<(std::ostream& out, const Dots& dots);
 std::ostream& operator<<(std::ostream& out, const Stroke& stroke);
 std::ostream& operator<<(std::ostream& out, const Polyline& polyline);
 std::ostream& operator<<(std::ostream& out, const Polygon& polygon);
+std::ostream& operator<<(std::ostream& out, const Path& path);
+std::ostream& operator<<(std::ostream& out, const Shape& shape);
 
 namespace test {
 
@@ -71,6 +73,10 @@ rc::Gen<Polyline> any_polyline(Size window);
 
 /// One or two rings.
 rc::Gen<Polygon> any_polygon(Size window);
+
+/// One or two contours of lines and curves between positions, anywhere or near the window. Only the last one
+/// may be open.
+rc::Gen<Path> any_path(Size window, bool closed);
 
 /// Strokes of any width, cap and join, solid ones and dashed ones.
 rc::Gen<Stroke> any_stroke();

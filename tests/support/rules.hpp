@@ -314,7 +314,8 @@ inline long double join_depth(Vector before, Vector v, Vector after, const Strok
 }
 
 /// A filled polygon.
-inline bool in_polygon(const Polygon& polygon, FillRule rule, FillEdge edge, std::int64_t x, std::int64_t y) {
+inline bool in_polygon(const Polygon& polygon, FillRule rule, FillExtent extent, std::int64_t x,
+                       std::int64_t y) {
     Wide winding = 0;
     Wide crossings = 0;
     bool outlined = false;
@@ -334,7 +335,7 @@ inline bool in_polygon(const Polygon& polygon, FillRule rule, FillEdge edge, std
             if (left) ++crossings;
         }
     const bool inside = rule == FillRule::even_odd ? crossings % 2 != 0 : winding != 0;
-    return inside || (edge == FillEdge::whole && outlined);
+    return inside || (extent == FillExtent::whole && outlined);
 }
 
 } // namespace coldbrick::test::rules

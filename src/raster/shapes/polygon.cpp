@@ -34,10 +34,10 @@ struct Crossing {
 /// steep edge the nearest one to the crossing, else those between the crossings half a row above and below.
 class Edge {
   public:
-    Edge(Point from, Point to, FillEdge edge, const base::Clip& clip)
+    Edge(Point from, Point to, FillExtent extent, const base::Clip& clip)
         : upper_(from.y < to.y ? from : to), sideways_((from.y < to.y) == (from.x <= to.x) ? 1 : -1),
           width_(std::abs(std::int64_t{to.x} - from.x)), winding_(from.y < to.y ? 1 : -1),
-          kind_(edge == FillEdge::tiling                          ? Kind::bare
+          kind_(extent == FillExtent::tiling                      ? Kind::bare
                 : width_ >= std::abs(std::int64_t{to.y} - from.y) ? Kind::flat
                                                                   : Kind::steep),
           first_(std::max<std::int64_t>(upper_.y, clip.top)), end_(std::max(from.y, to.y)),
@@ -105,7 +105,7 @@ class Edge {
 };
 
 /// The edges that the clip's rows meet and that do not lie right of it, by their first row.
-std::vector<Edge> edges_of(const Polygon& polygon, FillEdge edge, const base::Clip& clip) {
+std::vector<Edge> edges_of(const Polygon& polygon, FillExtent extent, const base::Clip& clip) {
     std::vector<Edge> edges;
     std::size_t vertices = 0;
     for (const auto& ring : polygon.rings) vertices += ring.size();
@@ -113,8 +113,8 @@ std::vector<Edge> edges_of(const Polygon& polygon, FillEdge edge, const base::Cl
     for_each_edge(polygon, [&](Point from, Point to) {
         const auto [top, bottom] = std::minmax(from.y, to.y);
         if (top >= clip.bottom || bottom < clip.top || std::min(from.x, to.x) >= clip.right) return;
-        if (edge == FillEdge::tiling && (top == bottom || bottom == clip.top)) return;
-        edges.emplace_back(from, to, edge, clip);
+        if (extent == FillExtent::tiling && (top == bottom || bottom == clip.top)) return;
+        edges.emplace_back(from, to, extent, clip);
     });
     std::ranges::sort(edges, {}, &Edge::first_row);
     return edges;
@@ -165,9 +165,9 @@ void give_row_between(Edge& one, Edge& other, std::int64_t y, SpanSink& sink) {
 
 } // namespace
 
-void fill(const Polygon& polygon, FillRule rule, FillEdge edge, SpanSink& sink) {
+void fill(const Polygon& polygon, FillRule rule, FillExtent extent, SpanSink& sink) {
     const base::Clip& clip = sink.clip();
-    const std::vector<Edge> edges = edges_of(polygon, edge, clip);
+    const std::vector<Edge> edges = edges_of(polygon, extent, clip);
     if (edges.empty()) return;
     std::vector<Edge> active;
     std::vector<Crossing> crossings;
@@ -229,7 +229,7 @@ namespace coldbrick {
 
 bool Polygon::contains(Point pixel) const {
     return bounds().contains(pixel) && raster::shows(pixel, [this](raster::SpanSink& sink) {
-               raster::fill(*this, FillRule::even_odd, FillEdge::whole, sink);
+               raster::fill(*this, FillRule::even_odd, FillExtent::whole, sink);
            });
 }
 

@@ -12,7 +12,7 @@
 namespace coldbrick::raster {
 
 /// The pixels within the polygon's rings by the rule, with or without their outline.
-void fill(const Polygon& polygon, FillRule rule, FillEdge edge, SpanSink& sink);
+void fill(const Polygon& polygon, FillRule rule, FillExtent extent, SpanSink& sink);
 
 /// All rings with the pen, each pixel once.
 void stroke(const Polygon& polygon, const Pen& pen, SpanSink& sink);

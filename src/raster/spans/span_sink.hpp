@@ -4,13 +4,16 @@
 
 #include "base/clip.hpp"
 #include "base/contract.hpp"
+#include "base/coverage_span.hpp"
 #include "base/mirrored_span.hpp"
 
 #include <coldbrick/span.hpp>
 
 #include <algorithm>
 #include <array>
+#include <cstddef>
 #include <cstdint>
+#include <cstring>
 #include <limits>
 #include <span>
 
@@ -28,6 +31,8 @@ class SpanSink {
         void (*take_mirrored)(void* object, std::span<const base::MirroredSpan> spans) = nullptr;
         /// Runs of so many pixels are handed on without waiting for others.
         std::int64_t long_run = no_run;
+        /// Takes pixels that are covered in part; without it they come as spans, too.
+        void (*take_coverage)(void* object, std::span<const base::CoverageSpan> spans) = nullptr;
     };
 
     /// Longer than any run.
@@ -93,6 +98,30 @@ class SpanSink {
             flush_mirrored();
     }
 
+    /// The columns [x_begin, x_end), not none, of a row, all in the clip, covered alike: 1..255.
+    void add_coverage(std::int32_t y, std::int64_t x_begin, std::int64_t x_end, std::uint8_t coverage) {
+        if (receiver_.take_coverage == nullptr)
+            return add_visible({y, static_cast<std::int32_t>(x_begin), x_end});
+        while (x_begin < x_end) {
+            const std::size_t room = coverages_.size() - coverage_count_;
+            if (room == 0 || partial_count_ == partial_.size()) {
+                flush_coverage();
+                continue;
+            }
+            const auto count = std::min(static_cast<std::size_t>(x_end - x_begin), room);
+            std::memset(coverages_.data() + coverage_count_, coverage, count);
+            const std::int64_t end = x_begin + static_cast<std::int64_t>(count);
+            if (partial_count_ > 0 && partial_[partial_count_ - 1].span.y == y &&
+                partial_[partial_count_ - 1].span.x_end == x_begin)
+                partial_[partial_count_ - 1].span.x_end = end;
+            else
+                partial_[partial_count_++] = {{y, static_cast<std::int32_t>(x_begin), end},
+                                              coverages_.data() + coverage_count_};
+            coverage_count_ += count;
+            x_begin = end;
+        }
+    }
+
   private:
     friend class SpanUnion; // which sees to the last batch itself
 
@@ -105,6 +134,13 @@ class SpanSink {
     void flush() {
         if (next_ != spans_.data()) flush_spans();
         if (next_mirrored_ != mirrored_.data()) flush_mirrored();
+        if (partial_count_ != 0) flush_coverage();
+    }
+
+    void flush_coverage() {
+        const std::size_t count = partial_count_;
+        partial_count_ = coverage_count_ = 0;
+        receiver_.take_coverage(receiver_.object, std::span(partial_.data(), count));
     }
 
     void flush_spans() {
@@ -123,9 +159,13 @@ class SpanSink {
     Receiver receiver_;
     Span* next_;
     base::MirroredSpan* next_mirrored_;
+    std::size_t partial_count_ = 0;
+    std::size_t coverage_count_ = 0;
     // Entries from the next ones on are uninitialised.
     std::array<Span, 128> spans_;
     std::array<base::MirroredSpan, 64> mirrored_;
+    std::array<base::CoverageSpan, 128> partial_;
+    std::array<std::uint8_t, 1024> coverages_;
 };
 
 } // namespace coldbrick::raster

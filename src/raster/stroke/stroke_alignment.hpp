@@ -15,10 +15,10 @@ namespace coldbrick::raster {
 /// pixels.
 /// @param alignment inside or outside
 /// @param rasterise_fill,rasterise_stroke add the fill and the stroke of a pen to a sink
-template <class RasteriseFill, class RasteriseStroke>
-void stroke_on_one_side(const Pen& pen, Alignment alignment, SpanSink& sink, RasteriseFill rasterise_fill,
+template <class AnyPen, class RasteriseFill, class RasteriseStroke>
+void stroke_on_one_side(const AnyPen& pen, Alignment alignment, SpanSink& sink, RasteriseFill rasterise_fill,
                         RasteriseStroke rasterise_stroke) {
-    Pen doubled = pen;
+    AnyPen doubled = pen;
     doubled.width = 2 * pen.width + (alignment == Alignment::inside ? -1 : 1);
     const auto edge =
         ordered_spans(sink.clip(), [&](SpanSink& target) { rasterise_stroke(doubled, target); });

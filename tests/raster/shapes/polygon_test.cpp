@@ -15,16 +15,16 @@ namespace {
 
 void expect_by_rule(Size window, const Polygon& polygon) {
     for (const FillRule rule : {FillRule::even_odd, FillRule::non_zero})
-        for (const FillEdge edge : {FillEdge::whole, FillEdge::tiling})
+        for (const FillExtent extent : {FillExtent::whole, FillExtent::tiling})
             ASSERT_EQ(
-                filled(window, polygon, {{}, rule, edge}),
-                PixelSet::where(window,
-                                [&](auto x, auto y) { return rules::in_polygon(polygon, rule, edge, x, y); }))
+                filled(window, polygon, {{}, rule, extent}),
+                PixelSet::where(
+                    window, [&](auto x, auto y) { return rules::in_polygon(polygon, rule, extent, x, y); }))
                 << polygon << (rule == FillRule::even_odd ? " even-odd" : " non-zero")
-                << (edge == FillEdge::whole ? " whole" : " tiling");
+                << (extent == FillExtent::whole ? " whole" : " tiling");
 }
 
-const Fill tiling{{}, FillRule::even_odd, FillEdge::tiling};
+const Fill tiling{{}, FillRule::even_odd, FillExtent::tiling};
 
 } // namespace
 

@@ -109,8 +109,8 @@ RC_GTEST_PROP(Dashes, OfWidth1CompleteTheirOpposites, ()) {
     Stroke stroke = *any_stroke();
     stroke.width = 1;
     if (stroke.dashes.lengths.empty()) stroke.dashes.lengths = {3, 2};
-    const bool crosses_itself =
-        std::holds_alternative<Polyline>(shape) || std::holds_alternative<Polygon>(shape);
+    const bool crosses_itself = std::holds_alternative<Polyline>(shape) ||
+                                std::holds_alternative<Polygon>(shape) || std::holds_alternative<Path>(shape);
     Stroke other = stroke;
     other.dashes = opposite(stroke.dashes);
     Stroke solid = stroke;

@@ -32,19 +32,20 @@ void expect_by_rule(Size window, const Polyline& path, const Stroke& stroke) {
         if (points.empty() || points.back() != point) points.push_back(point);
     while (path.closed && points.size() > 1 && points.back() == points.front()) points.pop_back();
     const PixelSet result = stroked(window, path, stroke);
+    const auto width = static_cast<std::int32_t>(stroke.width);
     if (points.size() == 1) {
-        ASSERT_EQ(result, by_rule(window, {points[0], points[0]}, stroke.width, stroke.cap)) << path;
+        ASSERT_EQ(result, by_rule(window, {points[0], points[0]}, width, stroke.cap)) << path;
         return;
     }
     const std::size_t count = path.closed ? points.size() : points.size() - 1;
     const auto at = [&points](std::size_t i) { return points[i % points.size()]; };
     for (int y = 0; y < window.height; ++y)
         for (int x = 0; x < window.width; ++x) {
-            const long double shift = stroke.width % 2 == 0 ? 0.5L : 0;
+            const long double shift = width % 2 == 0 ? 0.5L : 0;
             long double deepest_join = -1e9L;
             bool inside = false;
             for (std::size_t i = 0; i < count; ++i) {
-                const rules::WideSegment s(at(i), at(i + 1), stroke.width, x, y);
+                const rules::WideSegment s(at(i), at(i + 1), width, x, y);
                 const bool opens = !path.closed && i == 0;
                 const bool ends = !path.closed && i + 1 == count;
                 const bool begun = !opens                      ? s.after_first()
@@ -64,7 +65,7 @@ void expect_by_rule(Size window, const Polyline& path, const Stroke& stroke) {
             }
             if (!inside && std::abs(deepest_join) < 1e-6L) continue;
             ASSERT_EQ(result.contains(x, y), inside || deepest_join > 0)
-                << path << " width " << stroke.width << " cap " << static_cast<int>(stroke.cap) << " join "
+                << path << " width " << width << " cap " << static_cast<int>(stroke.cap) << " join "
                 << static_cast<int>(stroke.join) << " at (" << x << ", " << y << ")" << result;
         }
 }

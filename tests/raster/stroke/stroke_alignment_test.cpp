@@ -17,7 +17,7 @@ RC_GTEST_PROP(Alignment, IsACentredStrokeOnOneSideOfTheFill, ()) {
     constexpr Size window{41, 34};
     const Shape shape = *any_closed_shape(window);
     Stroke stroke = *any_stroke();
-    stroke.width = std::min(stroke.width, highest / 2);
+    stroke.width = std::min<double>(stroke.width, highest / 2);
     const PixelSet fill = filled(window, shape);
     for (const Alignment alignment : {Alignment::inside, Alignment::outside}) {
         const bool inside = alignment == Alignment::inside;

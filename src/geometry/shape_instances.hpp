@@ -10,12 +10,12 @@
 /// explicit instantiations from a list.
 #define COLDBRICK_FOR_EACH_CLOSED_SHAPE(instantiate)                                                         \
     instantiate(Box) instantiate(RoundedBox) instantiate(Circle) instantiate(Ellipse) instantiate(Sector)    \
-        instantiate(Segment) instantiate(Polygon)
+        instantiate(Segment) instantiate(Polygon) instantiate(Path)
 #define COLDBRICK_FOR_EACH_SHAPE(instantiate)                                                                \
     instantiate(Dots) instantiate(Line) instantiate(Polyline) instantiate(Arc)                               \
         COLDBRICK_FOR_EACH_CLOSED_SHAPE(instantiate)
 
-namespace coldbrick::image {
+namespace coldbrick::geometry {
 
 // The lists leave none of the shapes out.
 // NOLINTNEXTLINE(bugprone-macro-parentheses): it is one of many summands
@@ -24,4 +24,4 @@ static_assert(COLDBRICK_FOR_EACH_CLOSED_SHAPE(COLDBRICK_COUNT) == detail::Closed
 static_assert(COLDBRICK_FOR_EACH_SHAPE(COLDBRICK_COUNT) == std::variant_size_v<Shape>);
 #undef COLDBRICK_COUNT
 
-} // namespace coldbrick::image
+} // namespace coldbrick::geometry

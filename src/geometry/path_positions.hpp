@@ -1,0 +1,31 @@
+/// @file
+/// Positions as paths keep them.
+#pragma once
+
+#include <coldbrick/path.hpp>
+#include <coldbrick/position.hpp>
+
+namespace coldbrick::geometry {
+
+/// The nearest position that a path keeps. @throws ArgumentError outside the range of paths.
+Position kept(Position position);
+
+/// Where a piece ends.
+inline Position end_of(const PathPiece& piece) {
+    return std::visit([](const auto& one) { return one.to; }, piece);
+}
+
+/// A box of positions.
+struct Extent {
+    double left;
+    double top;
+    double right;
+    double bottom;
+
+    void include(Position position);
+};
+
+/// How far a path reaches, which has at least one contour.
+Extent extent_of(const Path& path);
+
+} // namespace coldbrick::geometry

@@ -1,0 +1,141 @@
+/// @file
+/// Curves as straight lines.
+#pragma once
+
+#include "base/clip.hpp"
+#include "raster/coverage/sub_pixels.hpp"
+#include "raster/path/curve.hpp"
+
+#include <algorithm>
+#include <cstddef>
+#include <cstdint>
+#include <limits>
+
+namespace coldbrick::raster {
+
+/// How far straight lines may lie from the curve that they stand for, in sub-pixels: 1/256 of a pixel, so
+/// that coverages come out right to 2/255 together with their rounding.
+constexpr double flatness = static_cast<double>(sub_pixels) / 256;
+
+/// What of a stroke, or of an inside, can be seen.
+class VisibleArea {
+  public:
+    /// @param reach how far from its path a stroke may reach, in sub-pixels; 0 for an inside
+    VisibleArea(const base::Clip& clip, double reach)
+        : left_(clip.left * sub_pixels - margin), top_(clip.top * sub_pixels - margin),
+          right_(clip.right * sub_pixels + margin), bottom_(clip.bottom * sub_pixels + margin),
+          reach_(reach) {}
+
+    /// True if nothing can be seen of what lies within `off` of the straight line, or of its stroke.
+    [[nodiscard]] bool hides(SubPoint a, SubPoint b, double off) const {
+        constexpr double furthest = 0x1p60;
+        const auto far = static_cast<std::int64_t>(std::min(std::ceil(off + reach_), furthest));
+        return std::max(a.x, b.x) + far < left_ || std::min(a.x, b.x) - far > right_ ||
+               std::max(a.y, b.y) + far < top_ || std::min(a.y, b.y) - far > bottom_;
+    }
+
+    /// True if the stroke of a curve that lies within `off` of the straight line between its ends runs beside
+    /// all that can be seen, however far it reaches. Its tangents turn from that line by a sine of 4 off /
+    /// length at most.
+    [[nodiscard]] bool passes_beside(SubPoint a, SubPoint b, double off) const {
+        const SubVector way = SubVector::between(a, b);
+        const double length = way.length();
+        if (!(4 * off < length)) return false;
+        const double beyond = off + reach_ * (4 * off / length);
+        const Part shown = along(a, b);
+        return shown.end * length < -beyond || shown.begin * length > length + beyond;
+    }
+
+    /// Which part of the infinite line lies beside what can be seen, as shares of the way between two points.
+    struct Part {
+        double begin;
+        double end;
+    };
+    [[nodiscard]] Part along(SubPoint a, SubPoint b) const {
+        const SubVector way = SubVector::between(a, b);
+        const double square = dot(way, way);
+        Part result{std::numeric_limits<double>::infinity(), -std::numeric_limits<double>::infinity()};
+        for (const std::int64_t x : {left_, right_})
+            for (const std::int64_t y : {top_, bottom_}) {
+                const double at = dot(SubVector::between(a, {x, y}), way) / square;
+                result = {std::min(result.begin, at), std::max(result.end, at)};
+            }
+        return result;
+    }
+
+  private:
+    static constexpr std::int64_t margin = 2 * sub_pixels;
+
+    std::int64_t left_;
+    std::int64_t top_;
+    std::int64_t right_;
+    std::int64_t bottom_;
+    double reach_;
+};
+
+/// Curves as straight lines, halved until they are near enough. What is not to be seen stays one line, which
+/// is not to be seen either: where the others' ends lie does not depend on that.
+class Flattening {
+  public:
+    enum class Purpose : std::uint8_t {
+        inside,
+        stroke ///< at its ends, whose direction caps and joins follow, a curve is always halved
+    };
+
+    /// @param most lines; more throw ArgumentError
+    Flattening(const VisibleArea& visible, Purpose purpose, std::size_t most)
+        : visible_(visible), purpose_(purpose), most_(most) {}
+
+    /// Calls visit(point, t) for the end of each line from the parameter `begin` to `end`, in order.
+    template <class Visit>
+    void flatten(const Curve& curve, double begin, double end, const Visit& visit) {
+        if (curve.is_straight()) {
+            count();
+            return visit(curve.point(end), end);
+        }
+        halve(curve, {0, 1, curve.from(), curve.to()}, begin, end, visit);
+    }
+
+    [[nodiscard]] const VisibleArea& visible() const { return visible_; }
+
+  private:
+    struct Stretch {
+        double begin;
+        double end;
+        SubPoint from;
+        SubPoint to;
+    };
+
+    template <class Visit>
+    void halve(const Curve& curve, const Stretch& whole, double begin, double end, const Visit& visit) {
+        if (whole.end <= begin || whole.begin >= end) return;
+        const double off = curve.furthest_from_chord(whole.begin, whole.end);
+        const bool has_end = whole.begin <= begin || whole.end >= end;
+        if (off <= flatness || is_hidden(whole, off, has_end) || whole.end - whole.begin < 0x1p-40) {
+            count();
+            return whole.end >= end ? visit(curve.point(end), end) : visit(whole.to, whole.end);
+        }
+        const double middle = (whole.begin + whole.end) / 2;
+        const SubPoint point = curve.point(middle);
+        halve(curve, {whole.begin, middle, whole.from, point}, begin, end, visit);
+        halve(curve, {middle, whole.end, point, whole.to}, begin, end, visit);
+    }
+
+    [[nodiscard]] bool is_hidden(const Stretch& stretch, double off, bool has_end) const {
+        if (purpose_ == Purpose::inside) return visible_.hides(stretch.from, stretch.to, off);
+        return !has_end && (visible_.hides(stretch.from, stretch.to, off) ||
+                            visible_.passes_beside(stretch.from, stretch.to, off));
+    }
+
+    void count() {
+        if (++count_ > most_) throw_too_many();
+    }
+    [[noreturn]] void throw_too_many() const;
+
+    VisibleArea visible_;
+    Purpose purpose_;
+    std::size_t most_;
+    std::size_t count_ = 0;
+};
+
+} // namespace coldbrick::raster

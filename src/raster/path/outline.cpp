@@ -1,0 +1,169 @@
+#include "raster/path/outline.hpp"
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+namespace coldbrick::raster {
+
+double OutlinePen::reach() const {
+    // A square cap's corner is the diagonal away; a butt end may be lengthened by less than two pixels.
+    return std::max(right, left) * std::numbers::sqrt2 + 2 * static_cast<double>(sub_pixels);
+}
+
+double OutlinePen::reach_of_tips() const {
+    return join == Join::mitre ? std::max(right, left) * mitre_limit : 0;
+}
+
+Outliner::Line Outliner::Line::between(SubPoint from, SubPoint to) {
+    const SubVector way = SubVector::between(from, to);
+    const double length = way.length();
+    return {from, to, length, (1 / length) * way};
+}
+
+/// The edges of a stroke run forwards on its right side and backwards on its left one.
+void Outliner::add_edge(SubPoint from, SubPoint to, bool forwards) {
+    if (forwards)
+        area_.add(from, to, part_);
+    else
+        area_.add(to, from, part_);
+}
+
+void Outliner::add_sides(const Line& line) {
+    const SubVector right = pen_.right * line.direction.turned();
+    const SubVector left = -pen_.left * line.direction.turned();
+    add_edge(line.from + right, line.to + right, true);
+    add_edge(line.from + left, line.to + left, false);
+}
+
+/// Part of a circle, which one edge stands for where none of it can be seen.
+void Outliner::add_arc(SubPoint centre, SubVector from, double turn, SubPoint begin, SubPoint end,
+                       bool forwards) {
+    const double radius = from.length();
+    const double step = std::sqrt(8 * flatness / std::max(radius, flatness));
+    const double lines = std::ceil(std::abs(turn) / step);
+    const auto count = static_cast<std::int64_t>(std::max(lines, 1.0));
+    const auto point = [&](std::int64_t i) {
+        if (i == 0) return begin;
+        if (i == count) return end;
+        const double angle = turn * static_cast<double>(i) / static_cast<double>(count);
+        const double cosine = std::cos(angle);
+        const double sine = std::sin(angle);
+        return centre + (cosine * from + sine * from.turned());
+    };
+    const auto halve = [&](const auto& self, std::int64_t first, std::int64_t last, SubPoint a, SubPoint b) {
+        const double angle = turn * static_cast<double>(last - first) / static_cast<double>(count);
+        if (last - first == 1 || visible_.hides(a, b, radius * angle * angle / 8))
+            return add_edge(a, b, forwards);
+        const std::int64_t middle = (first + last) / 2;
+        const SubPoint between = point(middle);
+        self(self, first, middle, a, between);
+        self(self, middle, last, between, b);
+    };
+    halve(halve, 0, count, begin, end);
+}
+
+/// The tip where both sides meet, unless it is too far.
+void Outliner::add_mitre(const Line& in, const Line& out, SubPoint begin, SubPoint end, SubVector aside,
+                         bool on_right) {
+    const double cosine = dot(in.direction, out.direction);
+    const double away = std::sqrt(2 / std::max(1 + cosine, 0x1p-100)); // in half widths
+    if (!(away <= pen_.mitre_limit)) return add_edge(begin, end, on_right);
+    constexpr double furthest = 0x1p52;
+    // The tip lies so far along both sides: the width times the tangent of half the turn.
+    const double beyond = aside.length() * std::abs(cross(in.direction, out.direction)) / (1 + cosine);
+    if (beyond < furthest) {
+        const SubPoint tip = begin + beyond * in.direction;
+        add_edge(begin, tip, on_right);
+        return add_edge(tip, end, on_right);
+    }
+    // Beyond all that can be seen it is cut off.
+    const SubPoint first = begin + furthest * in.direction;
+    const SubPoint last = end + -furthest * out.direction;
+    add_edge(begin, first, on_right);
+    add_edge(first, last, on_right);
+    add_edge(last, end, on_right);
+}
+
+void Outliner::add_outer_join(const Line& in, const Line& out, Join join, bool on_right) {
+    const double width = on_right ? pen_.right : -pen_.left;
+    const SubVector aside = width * in.direction.turned();
+    const SubPoint begin = in.to + aside;
+    const SubPoint end = out.from + width * out.direction.turned();
+    if (begin == end) return;
+    if (join == Join::bevel) return add_edge(begin, end, on_right);
+    if (join == Join::mitre) return add_mitre(in, out, begin, end, aside, on_right);
+    const double sine = cross(in.direction, out.direction);
+    const double cosine = dot(in.direction, out.direction);
+    // A line that turns back goes around the outer side, which is the left one.
+    const double turn = on_right ? -std::abs(std::atan2(sine, cosine)) : std::abs(std::atan2(sine, cosine));
+    add_arc(in.to, aside, turn, begin, end, on_right);
+}
+
+void Outliner::add_join(const Line& in, const Line& out, bool is_corner) {
+    const double sine = cross(in.direction, out.direction);
+    const double cosine = dot(in.direction, out.direction);
+    const bool outer_is_right = sine < 0;
+    add_outer_join(in, out, is_corner ? pen_.join : Join::round, outer_is_right);
+    // The inner side goes by way of the corner itself, or straight where both rectangles cover what that cuts
+    // off.
+    const double width = outer_is_right ? -pen_.left : pen_.right;
+    const SubPoint begin = in.to + width * in.direction.turned();
+    const SubPoint end = out.from + width * out.direction.turned();
+    if (begin == end) return;
+    const bool covered = cosine > 0 && std::abs(width * sine) < std::min(in.length, out.length);
+    if (covered) return add_edge(begin, end, !outer_is_right);
+    add_edge(begin, in.to, !outer_is_right);
+    add_edge(in.to, end, !outer_is_right);
+}
+
+void Outliner::add_cap(SubPoint at, SubVector outwards, bool at_begin, double lengthening) {
+    // Seen outwards, the stroke's sides change places at its beginning.
+    const double right_width = at_begin ? pen_.left : pen_.right;
+    const double left_width = at_begin ? pen_.right : pen_.left;
+    const SubPoint right = at + right_width * outwards.turned();
+    const SubPoint left = at + -left_width * outwards.turned();
+    if (pen_.cap == Cap::round) {
+        const double radius = (pen_.right + pen_.left) / 2;
+        const SubPoint centre = at + (right_width - left_width) / 2 * outwards.turned();
+        return add_arc(centre, radius * outwards.turned(), -std::numbers::pi, right, left, true);
+    }
+    const double further = pen_.cap == Cap::square ? (pen_.right + pen_.left) / 2 : lengthening;
+    if (further == 0) return add_edge(right, left, true);
+    const SubPoint right_end = right + further * outwards;
+    const SubPoint left_end = left + further * outwards;
+    add_edge(right, right_end, true);
+    add_edge(right_end, left_end, true);
+    add_edge(left_end, left, true);
+}
+
+void Outliner::add_open(std::span<const OutlineNode> nodes, const Lengthening& lengthening) {
+    Line line = Line::between(nodes[0].at, nodes[1].at);
+    add_cap(line.from, -line.direction, true, lengthening.at_begin);
+    add_sides(line);
+    for (std::size_t i = 2; i < nodes.size(); ++i) {
+        const Line next = Line::between(nodes[i - 1].at, nodes[i].at);
+        add_join(line, next, nodes[i - 1].is_corner);
+        add_sides(next);
+        line = next;
+    }
+    add_cap(line.to, line.direction, false, lengthening.at_end);
+}
+
+void Outliner::add_closed(std::span<const OutlineNode> nodes) {
+    Line line = Line::between(nodes.back().at, nodes.front().at);
+    for (std::size_t i = 0; i < nodes.size(); ++i) {
+        const Line next = Line::between(nodes[i].at, nodes[(i + 1) % nodes.size()].at);
+        add_join(line, next, nodes[i].is_corner);
+        add_sides(next);
+        line = next;
+    }
+}
+
+void Outliner::add_dot(SubPoint at, SubVector direction, const Lengthening& lengthening) {
+    if (pen_.cap == Cap::butt && lengthening.at_begin + lengthening.at_end <= 0) return;
+    add_cap(at, -direction, true, lengthening.at_begin);
+    add_cap(at, direction, false, lengthening.at_end);
+}
+
+} // namespace coldbrick::raster

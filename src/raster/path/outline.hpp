@@ -1,0 +1,82 @@
+/// @file
+/// The area of a stroke along straight lines.
+#pragma once
+
+#include "raster/coverage/covered_area.hpp"
+#include "raster/coverage/sub_pixels.hpp"
+#include "raster/path/flattening.hpp"
+
+#include <coldbrick/line_style.hpp>
+
+#include <cstdint>
+#include <span>
+
+namespace coldbrick::raster {
+
+/// How a line is widened, in sub-pixels. What lies right of a line is turned clockwise from its direction.
+struct OutlinePen {
+    double right; ///< how far the stroke reaches to this side
+    double left;
+    Cap cap;
+    Join join;
+    double mitre_limit; ///< in half widths, 1 and up
+
+    /// How far from the line its stroke reaches, but for the tips of mitres, and how far these do.
+    [[nodiscard]] double reach() const;
+    [[nodiscard]] double reach_of_tips() const;
+};
+
+/// Where two lines meet.
+struct OutlineNode {
+    SubPoint at;
+    bool is_corner; ///< else the lines stand for a curve, and the join is round
+};
+
+/// How much further than its end an open line goes on with butt caps.
+struct Lengthening {
+    double at_begin = 0;
+    double at_end = 0;
+};
+
+/// Adds the area of strokes along nodes: of each line a rectangle, with the join's area at the outer side of
+/// the corners and the caps' at the ends. Of the sides that these have in common nothing is added, as they
+/// would cancel. Everything winds around in the same sense, so that a place belongs to the stroke if anything
+/// winds around it.
+class Outliner {
+  public:
+    Outliner(const OutlinePen& pen, CoveredArea& area, AreaPart part)
+        : pen_(pen), visible_(area.clip(), 0), area_(area), part_(part) {}
+
+    /// @param nodes at least two, no neighbours the same
+    void add_open(std::span<const OutlineNode> nodes, const Lengthening& lengthening);
+    /// @param nodes at least three, no neighbours the same, nor the first and the last
+    void add_closed(std::span<const OutlineNode> nodes);
+    /// A path without a length: what caps make of it. @param direction of length 1
+    void add_dot(SubPoint at, SubVector direction, const Lengthening& lengthening);
+
+  private:
+    struct Line {
+        SubPoint from;
+        SubPoint to;
+        double length;
+        SubVector direction;
+
+        static Line between(SubPoint from, SubPoint to);
+    };
+
+    void add_sides(const Line& line);
+    void add_join(const Line& in, const Line& out, bool is_corner);
+    void add_outer_join(const Line& in, const Line& out, Join join, bool on_right);
+    void add_mitre(const Line& in, const Line& out, SubPoint begin, SubPoint end, SubVector aside,
+                   bool on_right);
+    void add_cap(SubPoint at, SubVector outwards, bool at_begin, double lengthening);
+    void add_arc(SubPoint centre, SubVector from, double turn, SubPoint begin, SubPoint end, bool forwards);
+    void add_edge(SubPoint from, SubPoint to, bool forwards);
+
+    OutlinePen pen_;
+    VisibleArea visible_;
+    CoveredArea& area_;
+    AreaPart part_;
+};
+
+} // namespace coldbrick::raster

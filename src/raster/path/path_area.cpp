@@ -1,0 +1,249 @@
+#include "raster/path/path_area.hpp"
+
+#include "raster/stroke/dash_pattern.hpp"
+
+#include <algorithm>
+#include <cmath>
+#include <limits>
+
+namespace coldbrick::raster {
+
+void add_inside(std::span<const CurveContour> contours, Flattening& flattening, CoveredArea& area,
+                AreaPart part, Inside inside) {
+    const auto add = [&](SubPoint from, SubPoint to) {
+        inside == Inside::added ? area.add(from, to, part) : area.add(to, from, part);
+    };
+    for (const CurveContour& contour : contours) {
+        if (contour.curves.empty()) continue;
+        const SubPoint start = contour.curves.front().from();
+        SubPoint at = start;
+        for (const Curve& curve : contour.curves)
+            flattening.flatten(curve, 0, 1, [&](SubPoint to, double) {
+                add(at, to);
+                at = to;
+            });
+        add(at, start);
+    }
+}
+
+namespace {
+
+constexpr double pixel = static_cast<double>(sub_pixels);
+
+/// Nodes one after the other, none like the one before.
+class NodeList {
+  public:
+    explicit NodeList(bool shifted) : shift_(shifted ? -half_a_pixel : 0) {}
+
+    void clear() { nodes_.clear(); }
+    void add(SubPoint at, bool is_corner) {
+        const SubPoint place = at + SubPoint{shift_, shift_};
+        if (!nodes_.empty() && nodes_.back().at == place)
+            nodes_.back().is_corner |= is_corner;
+        else
+            nodes_.push_back({place, is_corner});
+    }
+    /// For a contour that is closed.
+    void leave_out_end_at_start() {
+        if (nodes_.size() > 1 && nodes_.back().at == nodes_.front().at) {
+            nodes_.front().is_corner |= nodes_.back().is_corner;
+            nodes_.pop_back();
+        }
+    }
+    [[nodiscard]] const std::vector<OutlineNode>& nodes() const { return nodes_; }
+
+  private:
+    std::int64_t shift_;
+    std::vector<OutlineNode> nodes_;
+};
+
+/// Strokes contours, one after the other.
+class ContourStroker {
+  public:
+    ContourStroker(const ContourPen& pen, std::size_t most, CoveredArea& area, AreaPart part)
+        : pen_(pen), visible_(area.clip(), pen.outline.reach()),
+          visible_tips_(area.clip(), pen.outline.reach_of_tips()),
+          flattening_(visible_, Flattening::Purpose::stroke, most), outliner_(pen.outline, area, part),
+          nodes_(pen.shifted) {}
+
+    void add(const CurveContour& contour) {
+        if (contour.curves.empty()) return;
+        if (pen_.dashes.empty()) return add_solid(contour);
+        add_dashed(contour);
+    }
+
+  private:
+    void add_solid(const CurveContour& contour) {
+        nodes_.clear();
+        nodes_.add(contour.curves.front().from(), true);
+        for (const Curve& curve : contour.curves) add_nodes(curve, 0, 1);
+        if (!contour.closed) return give_open({1, 1});
+        nodes_.leave_out_end_at_start();
+        // There and back again has no corners to join.
+        if (nodes_.nodes().size() < 3) return give_open({1, 1});
+        outliner_.add_closed(nodes_.nodes());
+    }
+
+    /// Adds the nodes of part of a curve but for its beginning.
+    void add_nodes(const Curve& curve, double begin, double end) {
+        flattening_.flatten(curve, begin, end, [&](SubPoint to, double t) { nodes_.add(to, t >= 1); });
+    }
+
+    /// Strokes the nodes as a path with ends. @param share of the lengthening that butt ends have at most
+    void give_open(const Lengthening& share) {
+        const auto& nodes = nodes_.nodes();
+        if (nodes.size() == 1) return give_dot(nodes.front().at, share);
+        outliner_.add_open(nodes, {share.at_begin * lengthening(nodes[1].at, nodes[0].at),
+                                   share.at_end * lengthening(nodes[nodes.size() - 2].at, nodes.back().at)});
+    }
+
+    /// Without a direction, as wide as it is long, where the pixels are whole.
+    void give_dot(SubPoint at, const Lengthening& share) {
+        const double radius = (pen_.outline.right + pen_.outline.left) / 2;
+        const Lengthening square{share.at_begin * radius, share.at_end * radius};
+        outliner_.add_dot(at, {1, 0}, pen_.on_pixels ? square : Lengthening());
+    }
+
+    /// By how much a butt end goes on. A shifted line goes on from where its end would be.
+    [[nodiscard]] double lengthening(SubPoint from, SubPoint end) const {
+        if (!pen_.on_pixels) return 0;
+        if (!pen_.shifted) return pixel / 2;
+        const SubVector way = SubVector::between(from, end);
+        return pixel / 2 * (1 + (way.x + way.y) / way.length());
+    }
+
+    // Dashes.
+
+    /// A curve of the contour and where on it the curve lies.
+    struct Stretch {
+        const Curve* curve;
+        CurveLength length;
+        double begin; ///< in sub-pixels from the contour's beginning
+    };
+
+    /// Where a dash begins and ends, in sub-pixels along the contour, and how much of the lengthening it has.
+    struct DashEnds {
+        double from;
+        double to;
+        Lengthening share;
+    };
+
+    void add_dashed(const CurveContour& contour) {
+        std::vector<Stretch> stretches;
+        stretches.reserve(contour.curves.size());
+        double whole = 0;
+        for (const Curve& curve : contour.curves) {
+            stretches.push_back({&curve, CurveLength(curve), whole});
+            whole += stretches.back().length.whole();
+        }
+        const DashPattern pattern(pen_.dashes, pen_.dash_offset);
+        double done = -std::numeric_limits<double>::infinity();
+        // The caps nearest to what can be seen reach further over it than all others.
+        const double more = static_cast<double>(pattern.period()) + 1;
+        const auto add_on = [&](double from, double to) {
+            pattern.for_each_on(from / pixel - more, to / pixel + more, [&](long double on, long double off) {
+                const auto begin = static_cast<double>(on) * pixel;
+                if (begin <= done) return;
+                done = begin;
+                add_dash(stretches, begin, static_cast<double>(off) * pixel, whole);
+            });
+        };
+        // Beside a curve the caps of all dashes may reach as far, unless the dashes are so short that they
+        // look alike.
+        constexpr double many = 256;
+        const double width = (pen_.outline.right + pen_.outline.left) / pixel;
+        const bool nearest_only =
+            pen_.outline.cap == Cap::butt || width > many * static_cast<double>(pattern.period());
+        for (const Stretch& stretch : stretches) for_each_visible(stretch, nearest_only, add_on);
+    }
+
+    /// Calls visit(from, to) for the positions along the contour that may show.
+    /// @param nearest_only whether those nearest to what can be seen do
+    template <class Visit>
+    void for_each_visible(const Stretch& stretch, bool nearest_only, const Visit& visit) {
+        const Curve& curve = *stretch.curve;
+        if (curve.is_straight()) {
+            const double whole = stretch.length.whole();
+            if (whole == 0) return visit(stretch.begin, stretch.begin);
+            if (!visible_.hides(curve.from(), curve.to(), pixel)) {
+                const auto [begin, end] = visible_.along(curve.from(), curve.to());
+                visit(stretch.begin + std::clamp(begin, 0.0, 1.0) * whole,
+                      stretch.begin + std::clamp(end, 0.0, 1.0) * whole);
+            }
+        } else {
+            SubPoint at = curve.from();
+            double from = 0;
+            flattening_.flatten(curve, 0, 1, [&](SubPoint to, double t) {
+                const bool beside =
+                    nearest_only && from != 0 && t != 1 && visible_.passes_beside(at, to, flatness);
+                if (!beside && !visible_.hides(at, to, pixel))
+                    visit(stretch.begin + stretch.length.up_to(from),
+                          stretch.begin + stretch.length.up_to(t));
+                at = to;
+                from = t;
+            });
+        }
+        const double end = stretch.begin + stretch.length.whole();
+        if (!visible_tips_.hides(curve.to(), curve.to(), pixel)) visit(end, end);
+    }
+
+    /// True for what is as wide as a pixel and lies on pixels: there a dash has the pixels whose centre it
+    /// reaches, its far end left out, so that equal dashes and gaps look alike.
+    [[nodiscard]] bool is_thin() const {
+        return pen_.on_pixels && pen_.outline.cap == Cap::butt &&
+               pen_.outline.right + pen_.outline.left == pixel;
+    }
+
+    void add_dash(const std::vector<Stretch>& stretches, double on, double off, double whole) {
+        const bool dot = on == off;
+        if (is_thin()) {
+            const double begin = on - pixel / 2;
+            const double end = off - pixel / 2;
+            if (dot || end <= -pixel / 2 || begin >= whole + pixel / 2) return;
+            const auto beyond = [](double way) { return std::clamp(2 * way / pixel, 0.0, 1.0); };
+            return give_dash(stretches, {std::clamp(begin, 0.0, whole),
+                                         std::clamp(end, 0.0, whole),
+                                         {beyond(-begin), beyond(end - whole)}});
+        }
+        if (dot ? on < 0 || on > whole : off <= 0 || on >= whole) return;
+        give_dash(stretches, {std::max(on, 0.0), std::min(off, whole), {1, 1}});
+    }
+
+    void give_dash(const std::vector<Stretch>& stretches, const DashEnds& dash) {
+        nodes_.clear();
+        auto first = std::ranges::upper_bound(stretches, dash.from, {}, &Stretch::begin) - 1;
+        const double begin = first->length.parameter_at(dash.from - first->begin);
+        nodes_.add(first->curve->point(begin), true);
+        const SubVector direction = first->curve->velocity(begin);
+        double from = begin;
+        for (auto stretch = first;
+             stretch != stretches.end() && (stretch->begin < dash.to || stretch == first); ++stretch) {
+            const double end = stretch->length.parameter_at(dash.to - stretch->begin);
+            if (end > from) add_nodes(*stretch->curve, from, end);
+            from = 0;
+        }
+        if (nodes_.nodes().size() > 1) return give_open(dash.share);
+        if (direction.length() == 0) return give_dot(nodes_.nodes().front().at, dash.share);
+        const SubVector unit = (1 / direction.length()) * direction;
+        const double more = pen_.on_pixels ? pixel / 2 : 0;
+        outliner_.add_dot(nodes_.nodes().front().at, unit,
+                          {dash.share.at_begin * more, dash.share.at_end * more});
+    }
+
+    const ContourPen& pen_;
+    VisibleArea visible_;
+    VisibleArea visible_tips_;
+    Flattening flattening_;
+    Outliner outliner_;
+    NodeList nodes_;
+};
+
+} // namespace
+
+void add_stroke(std::span<const CurveContour> contours, const ContourPen& pen, std::size_t most,
+                CoveredArea& area, AreaPart part) {
+    ContourStroker stroker(pen, most, area, part);
+    for (const CurveContour& contour : contours) stroker.add(contour);
+}
+
+} // namespace coldbrick::raster

@@ -1,0 +1,268 @@
+#include "raster/shapes/smooth.hpp"
+
+#include "geometry/loose_bounds.hpp"
+#include "geometry/shape_instances.hpp"
+#include "raster/coverage/covered_area.hpp"
+#include "raster/path/path_area.hpp"
+#include "raster/path/shape_contours.hpp"
+
+#include <algorithm>
+#include <cmath>
+#include <concepts>
+#include <limits>
+
+namespace coldbrick::raster {
+
+namespace {
+
+constexpr auto pixel = static_cast<double>(sub_pixels);
+constexpr double half_pixel = pixel / 2;
+constexpr std::size_t any_number = std::numeric_limits<std::size_t>::max();
+
+template <class S>
+concept Round = std::same_as<S, Circle> || std::same_as<S, Ellipse>;
+
+/// Shapes with rings, whose inside the fill rule settles.
+template <class S>
+concept Ringed = std::same_as<S, Polygon> || std::same_as<S, Path>;
+
+/// Shapes that lie on pixels and are moved as a whole for an even width; the others have an inner side.
+template <class S>
+concept Shifting =
+    std::same_as<S, Dots> || std::same_as<S, Line> || std::same_as<S, Polyline> || std::same_as<S, Polygon>;
+
+template <class S>
+std::size_t most_lines(const S& shape) {
+    if constexpr (std::same_as<S, Path>)
+        return shape.most_lines();
+    else
+        return any_number;
+}
+
+/// What a path's or polygon's bare inside leaves out.
+template <class S>
+bool is_bare(const InsideRule& rule) {
+    return Ringed<S> && rule.extent == FillExtent::tiling;
+}
+
+/// False if nothing of a shape can lie within reach of a clip, or if it lies too far out for sub-pixels.
+template <class S>
+bool may_show(const S& shape, double reach, const base::Clip& clip) {
+    const Box box = geometry::loose_bounds(shape);
+    const auto beyond = static_cast<std::int64_t>(std::min(std::ceil(reach), 0x1p60)) + 2;
+    return !box.empty() && box.x < clip.right + beyond && box.end_x() > clip.left - beyond &&
+           box.y < clip.bottom + beyond && box.end_y() > clip.top - beyond;
+}
+
+// Fills.
+
+/// The stroke of width 1 that belongs to a fill.
+template <class S>
+void add_rim(const S& shape, CoveredArea& area) {
+    const ContourPen pen{
+        {half_pixel, half_pixel, Cap::butt, Join::mitre, 4}, {}, 0, !std::same_as<S, Path>, false};
+    add_stroke(closed(contours_of(shape)), pen, most_lines(shape), area, AreaPart::rim);
+}
+
+/// Adds a contour that has the whole area.
+void add_contour(const CurveContour& contour, CoveredArea& area, AreaPart part,
+                 Inside inside = Inside::added) {
+    Flattening flattening(VisibleArea(area.clip(), 0), Flattening::Purpose::inside, any_number);
+    add_inside({&contour, 1}, flattening, area, part, inside);
+}
+
+EllipseFrame frame_of(const Ellipse& ellipse, double grown) {
+    return EllipseFrame::of(ellipse, grown);
+}
+EllipseFrame frame_of(const Circle& circle, double grown) {
+    return EllipseFrame::of(Ellipse::about(circle.centre, circle.radius, circle.radius), grown);
+}
+
+template <class S>
+bool is_whole_turn(const S& slice) {
+    return slice.sweep >= degrees(360) || slice.sweep <= degrees(-360);
+}
+
+template <class S>
+void add_fill(const S& shape, const InsideRule& rule, CoveredArea& area) {
+    if constexpr (std::same_as<S, Box>) {
+        add_contour(box_contour(SubBox::of(shape).grown(half_pixel)), area, AreaPart::inside);
+    } else if constexpr (std::same_as<S, RoundedBox>) {
+        const std::int64_t radius = corner_radius(shape);
+        const double round = radius == 0 ? 0 : static_cast<double>(radius) * pixel + half_pixel;
+        add_contour(box_contour(SubBox::of(shape.box).grown(half_pixel), round), area, AreaPart::inside);
+    } else if constexpr (Round<S>) {
+        const EllipseFrame frame = frame_of(shape, half_pixel);
+        add_contour(ellipse_contour(frame.centre, frame.across, frame.down), area, AreaPart::inside);
+    } else if constexpr (std::same_as<S, Sector> || std::same_as<S, Segment>) {
+        if (is_whole_turn(shape)) return add_fill(shape.ellipse, rule, area);
+        Flattening flattening(VisibleArea(area.clip(), 0), Flattening::Purpose::inside, any_number);
+        add_inside(contours_of(shape), flattening, area, AreaPart::inside);
+        add_rim(shape, area);
+    } else {
+        Flattening flattening(VisibleArea(area.clip(), 0), Flattening::Purpose::inside, most_lines(shape));
+        add_inside(contours_of(shape), flattening, area, AreaPart::inside);
+        if (!is_bare<S>(rule)) add_rim(shape, area);
+    }
+}
+
+/// @param kind what the area is
+template <class S>
+AreaRule area_rule(AreaRule::Kind kind, const InsideRule& rule) {
+    return {kind, Ringed<S> ? rule.rule : FillRule::non_zero, is_bare<S>(rule)};
+}
+
+// Strokes.
+
+template <class S>
+constexpr bool is_on_pixels = !std::same_as<S, Path>;
+
+bool is_even(double width) {
+    return std::fmod(width, 2) == 0;
+}
+
+template <class S>
+ContourPen contour_pen(const RealPen& pen) {
+    const double half = pen.width / 2 * pixel;
+    const bool even = is_on_pixels<S> && is_even(pen.width);
+    // The odd pixel of an even width lies inside, or above and to the left.
+    const double inwards = even && !Shifting<S> ? half_pixel : 0;
+    ContourPen result{{half + inwards, half - inwards, pen.cap, pen.join, pen.mitre_limit},
+                      pen.dashes,
+                      pen.dash_offset,
+                      is_on_pixels<S>,
+                      even && Shifting<S>};
+    if constexpr (std::same_as<S, Dots>) {
+        result.outline.cap = pen.width == 1 ? Cap::butt : Cap::round;
+        result.dashes = {};
+    }
+    if constexpr (std::same_as<S, Box>) { // which keeps its corners
+        result.outline.join = Join::mitre;
+        result.outline.mitre_limit = std::max(pen.mitre_limit, 4.0);
+    }
+    return result;
+}
+
+/// A band between two boxes with rounded corners.
+void add_box_band(const SubBox& path, double radius, const OutlinePen& pen, CoveredArea& area) {
+    add_contour(box_contour(path.grown(pen.left), radius == 0 ? 0 : radius + pen.left), area,
+                AreaPart::stroke);
+    const SubBox hole = path.grown(-pen.right);
+    if (!hole.empty())
+        add_contour(box_contour(hole, std::max(0.0, radius - pen.right)), area, AreaPart::stroke,
+                    Inside::taken_away);
+}
+
+/// A ring between two circles.
+void add_ring(const Ellipse& circle, const OutlinePen& pen, CoveredArea& area) {
+    const EllipseFrame outer = frame_of(circle, pen.left);
+    add_contour(ellipse_contour(outer.centre, outer.across, outer.down), area, AreaPart::stroke);
+    const double radius = static_cast<double>((circle.box.width - 1) * half_a_pixel);
+    if (radius <= pen.right) return;
+    const EllipseFrame inner = frame_of(circle, -pen.right);
+    add_contour(ellipse_contour(inner.centre, inner.across, inner.down), area, AreaPart::stroke,
+                Inside::taken_away);
+}
+
+template <class S>
+void add_pen_stroke(const S& shape, const RealPen& real_pen, CoveredArea& area) {
+    const ContourPen pen = contour_pen<S>(real_pen);
+    const bool solid = pen.dashes.empty();
+    if constexpr (std::same_as<S, Box>) {
+        if (solid) return add_box_band(SubBox::of(shape), 0, pen.outline, area);
+    } else if constexpr (std::same_as<S, RoundedBox>) {
+        const double radius = static_cast<double>(corner_radius(shape)) * pixel;
+        if (radius == 0) return add_pen_stroke(shape.box, real_pen, area);
+        if (solid) return add_box_band(SubBox::of(shape.box), radius, pen.outline, area);
+    } else if constexpr (std::same_as<S, Circle>) {
+        return add_pen_stroke(Ellipse::about(shape.centre, shape.radius, shape.radius), real_pen, area);
+    } else if constexpr (std::same_as<S, Ellipse>) {
+        if (solid && shape.box.width == shape.box.height) return add_ring(shape, pen.outline, area);
+    } else if constexpr (requires { shape.sweep; }) {
+        if (is_whole_turn(shape)) return add_pen_stroke(shape.ellipse, real_pen, area);
+    }
+    add_stroke(contours_of(shape), pen, most_lines(shape), area, AreaPart::stroke);
+}
+
+/// The area's own parts, and how they are put together.
+template <class S>
+AreaRule add_aligned_stroke(const S& shape, RealPen pen, Alignment alignment, const InsideRule& filled,
+                            CoveredArea& area) {
+    if (alignment == Alignment::centred) {
+        add_pen_stroke(shape, pen, area);
+        return area_rule<S>(AreaRule::Kind::stroked, {});
+    }
+    const bool inside = alignment == Alignment::inside;
+    // Fills reach half a pixel beyond the path, but for a path's bare inside.
+    const bool bare_path = std::same_as<S, Path> && is_bare<S>(filled);
+    pen.width = 2 * pen.width + (bare_path ? 0 : inside ? -1 : 1);
+    if (pen.width > 0) add_pen_stroke(shape, pen, area);
+    if constexpr (ClosedShape<S>) add_fill(shape, filled, area);
+    AreaRule rule =
+        area_rule<S>(inside ? AreaRule::Kind::stroked_inside : AreaRule::Kind::stroked_outside, filled);
+    rule.tiling = false;
+    return rule;
+}
+
+/// Places on an area's edges.
+OutermostPlaces corners_of(const CoveredArea& area) {
+    OutermostPlaces result;
+    constexpr auto shift = 0.5L;
+    const auto add = [&result](std::int64_t x, std::int64_t y) {
+        result.places.push_back({static_cast<long double>(x) / sub_pixels - shift,
+                                 static_cast<long double>(y) / sub_pixels - shift});
+    };
+    for (const AreaEdge& edge : area.edges()) {
+        add(edge.top_x, edge.top_y);
+        add(edge.bottom_x, edge.bottom_y);
+    }
+    return result;
+}
+
+} // namespace
+
+template <class S>
+void fill_smooth(const S& shape, const InsideRule& rule, SpanSink& sink) {
+    if (!may_show(shape, 1, sink.clip())) return;
+    CoveredArea area(sink.clip());
+    add_fill(shape, rule, area);
+    area.give(area_rule<S>(AreaRule::Kind::filled, rule), sink);
+}
+
+template <class S>
+void stroke_smooth(const S& shape, const RealPen& pen, Alignment alignment, const InsideRule& filled,
+                   SpanSink& sink) {
+    const double tips = pen.join == Join::mitre ? pen.mitre_limit : 0;
+    if (!may_show(shape, (pen.width + 1) * std::max(2.0, tips), sink.clip())) return;
+    CoveredArea area(sink.clip());
+    const AreaRule rule = add_aligned_stroke(shape, pen, alignment, filled, area);
+    area.give(rule, sink);
+}
+
+template <class S>
+OutermostPlaces outermost_smooth(const S& shape, const InsideRule& rule) {
+    CoveredArea area(everywhere);
+    add_fill(shape, rule, area);
+    return corners_of(area);
+}
+
+template <class S>
+OutermostPlaces outermost_smooth(const S& shape, const RealPen& pen, Alignment alignment,
+                                 const InsideRule& filled) {
+    CoveredArea area(everywhere);
+    add_aligned_stroke(shape, pen, alignment, filled, area);
+    return corners_of(area);
+}
+
+#define COLDBRICK_INSTANTIATE(S)                                                                             \
+    template void fill_smooth(const S&, const InsideRule&, SpanSink&);                                       \
+    template OutermostPlaces outermost_smooth(const S&, const InsideRule&);
+COLDBRICK_FOR_EACH_CLOSED_SHAPE(COLDBRICK_INSTANTIATE)
+#undef COLDBRICK_INSTANTIATE
+#define COLDBRICK_INSTANTIATE(S)                                                                             \
+    template void stroke_smooth(const S&, const RealPen&, Alignment, const InsideRule&, SpanSink&);          \
+    template OutermostPlaces outermost_smooth(const S&, const RealPen&, Alignment, const InsideRule&);
+COLDBRICK_FOR_EACH_SHAPE(COLDBRICK_INSTANTIATE)
+#undef COLDBRICK_INSTANTIATE
+
+} // namespace coldbrick::raster

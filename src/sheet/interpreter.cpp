@@ -66,6 +66,7 @@ void Interpreter::carry_out(const Location& location, const SheetStatement& stat
     result_.size = {pixels(*statement.width, names_, "width", 1),
                     pixels(*statement.height, names_, "height", 1)};
     result_.ground = statement.ground ? colour_value(*statement.ground, names_) : Colour(255, 255, 255);
+    edges_ = statement.edges;
 }
 
 void Interpreter::carry_out(const Location& location, const FramesStatement& statement) {
@@ -134,13 +135,14 @@ void Interpreter::carry_out(const Location& location, const ImageStatement& stat
 
 void Interpreter::carry_out(const Location& location, const ShapeStatement& statement) {
     check_has_size(location);
-    Drawing::StyledShape item{shape_of(statement.form, names_), std::nullopt, std::nullopt};
+    const bool exact = statement.fill || statement.stroke->edges.value_or(edges_) == Edges::smooth;
+    Drawing::StyledShape item{shape_of(statement.form, names_, exact), std::nullopt, std::nullopt};
     if (statement.fill) {
-        item.fill = fill_of(*statement.fill, names_);
+        item.fill = fill_of(*statement.fill, names_, edges_);
         check_suits(*statement.fill, item.shape, *item.fill);
     }
     if (statement.stroke) {
-        item.stroke = stroke_of(*statement.stroke, names_);
+        item.stroke = stroke_of(*statement.stroke, names_, edges_);
         check_suits(*statement.stroke, item.shape, *item.stroke);
     }
     result_.drawing.add(std::move(item));

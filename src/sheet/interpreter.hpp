@@ -49,6 +49,7 @@ class Interpreter {
     const ImageLoader& load_image_;
     std::size_t image_bytes_left_; ///< of what all images may take
     std::int32_t frame_;           ///< which one is asked for
+    Edges edges_ = Edges::crisp;   ///< where styles do not tell
     bool has_size_ = false;
     bool has_frames_ = false;
     Sheet result_{};

@@ -1,6 +1,10 @@
 #include "sheet/shape_values.hpp"
 
+#include <coldbrick/path_text.hpp>
 #include <coldbrick/regular_polygon.hpp>
+#include <coldbrick/transform.hpp>
+
+#include <fmt/core.h>
 
 #include <cstdint>
 #include <string_view>
@@ -14,6 +18,7 @@ namespace {
 /// Works shapes out, one function a form.
 struct ShapeMaker {
     const Definitions& names;
+    bool exact;
 
     Shape operator()(const DotsForm& form) const { return Dots{points(form.points)}; }
 
@@ -21,7 +26,27 @@ struct ShapeMaker {
         return Line{pixel(*form.from, names), pixel(*form.to, names)};
     }
 
-    Shape operator()(const PathForm& form) const { return Polyline{points(form.points), form.closed}; }
+    /// Lines between pixels where they are all there is.
+    Shape operator()(const PathForm& form) const {
+        const ContourWords& first = form.contours.front();
+        if (!exact && form.contours.size() == 1 && first.curves.empty())
+            return Polyline{points(first.points), form.closed};
+        Path path;
+        for (const ContourWords& contour : form.contours) {
+            add_contour(path, contour);
+            if (form.closed) path.close();
+        }
+        return path;
+    }
+
+    Shape operator()(const PathTextForm& form) const {
+        return at_place(form.location, [&] {
+            const Path path = read_path(form.text);
+            if (!form.at) return path;
+            const Position at = position(*form.at, names);
+            return path.transformed(Transform::move(at.x, at.y));
+        });
+    }
 
     Shape operator()(const BoxForm& form) const {
         const Box box = frame(form.frame);
@@ -63,6 +88,40 @@ struct ShapeMaker {
     }
 
   private:
+    void add_contour(Path& path, const ContourWords& words) const {
+        path.move_to(position(*words.points.front(), names));
+        for (std::size_t i = 1; i < words.points.size(); ++i) path.line_to(position(*words.points[i], names));
+        for (const CurveWords& curve : words.curves) {
+            at_place(curve.location, [&] { add_curve(path, curve); });
+            for (const ExpressionPtr& point : curve.points) path.line_to(position(*point, names));
+        }
+    }
+
+    void add_curve(Path& path, const CurveWords& words) const {
+        if (words.centre) return add_arc(path, words);
+        const Position first = position(*words.controls.front(), names);
+        const Position end = position(*words.end, names);
+        if (words.controls.size() == 1)
+            path.quadratic_to(first, end);
+        else
+            path.cubic_to(first, position(*words.controls.back(), names), end);
+    }
+
+    /// Part of a circle that begins where the path is.
+    void add_arc(Path& path, const CurveWords& words) const {
+        const Position centre = position(*words.centre, names);
+        const Angle sweep = angle(*words.sweep, "sweep");
+        if (sweep < degrees(-360) || sweep > degrees(360))
+            fail(words.sweep->location, fmt::format("the sweep {} is outside -360..360", sweep.in_degrees()));
+        const Contour& contour = path.contours().back();
+        const Position from = contour.pieces.empty()
+                                  ? contour.start
+                                  : std::visit([](const auto& piece) { return piece.to; }, contour.pieces.back());
+        const Position to = Transform::turn(sweep, centre)(from);
+        const Position across{from.x - centre.x, from.y - centre.y};
+        path.add(PathArc{centre, across, {-across.y, across.x}, Angle(), sweep, to});
+    }
+
     [[nodiscard]] std::vector<Point> points(const std::vector<ExpressionPtr>& expressions) const {
         std::vector<Point> result;
         result.reserve(expressions.size());
@@ -100,8 +159,8 @@ struct ShapeMaker {
 
 } // namespace
 
-Shape shape_of(const ShapeForm& form, const Definitions& names) {
-    return std::visit(ShapeMaker{names}, form);
+Shape shape_of(const ShapeForm& form, const Definitions& names, bool exact) {
+    return std::visit(ShapeMaker{names, exact}, form);
 }
 
 } // namespace coldbrick::sheet

@@ -9,8 +9,9 @@
 
 namespace coldbrick::sheet {
 
+/// @param exact whether paths without curves keep positions that are no pixels
 /// @throws SheetError where a value is not of its kind or outside its range; ArgumentError where values do
 /// not suit each other.
-Shape shape_of(const ShapeForm& form, const Definitions& names);
+Shape shape_of(const ShapeForm& form, const Definitions& names, bool exact);
 
 } // namespace coldbrick::sheet

@@ -28,7 +28,7 @@ StatementForm StatementParser::statement_form() {
     case Word::image: return image_statement();
     case Word::dots: return styled(DotsForm{expressions_.list()});
     case Word::line: return styled(line_form());
-    case Word::path: return styled(path_form());
+    case Word::path: return path_statement();
     case Word::arc: return styled(arc_form(ArcForm::Kind::arc));
     case Word::box: return styled(box_form());
     case Word::circle: return styled(circle_form());
@@ -57,6 +57,7 @@ SheetStatement StatementParser::sheet_statement() {
     SheetStatement result;
     expressions_.width_and_height(result.width, result.height);
     if (cursor_.take(Word::on)) result.ground = expressions_.expression();
+    if (cursor_.take(Word::smooth)) result.edges = Edges::smooth;
     return result;
 }
 
@@ -181,10 +182,46 @@ CircleForm StatementParser::circle_form() {
     return result;
 }
 
+ShapeStatement StatementParser::path_statement() {
+    if (cursor_.next().kind != Token::Kind::text) return styled(path_form());
+    const Token text = cursor_.take();
+    PathTextForm result{std::string(text.text.substr(1, text.text.size() - 2)), text.location, nullptr};
+    result.at = expressions_.after(Word::at);
+    return styled(std::move(result));
+}
+
 PathForm StatementParser::path_form() {
     PathForm result;
-    result.points = expressions_.list();
+    do result.contours.push_back(contour_words());
+    while (cursor_.take(Word::ring));
     result.closed = cursor_.take(Word::closed);
+    return result;
+}
+
+ContourWords StatementParser::contour_words() {
+    ContourWords result{expressions_.list(), {}};
+    while (cursor_.next().word == Word::curve || cursor_.next().word == Word::around)
+        result.curves.push_back(curve_words());
+    return result;
+}
+
+CurveWords StatementParser::curve_words() {
+    CurveWords result;
+    result.location = cursor_.next().location;
+    if (cursor_.take(Word::curve)) {
+        result.controls = expressions_.list();
+        if (result.controls.size() > 2) fail(result.location, "a curve has one or two control points");
+        cursor_.expect(Word::to);
+        result.points = expressions_.list();
+        result.end = std::move(result.points.front());
+        result.points.erase(result.points.begin());
+        return result;
+    }
+    cursor_.expect(Word::around);
+    result.centre = expressions_.expression();
+    cursor_.expect(Word::sweep);
+    result.sweep = expressions_.expression();
+    if (cursor_.take(Word::to)) result.points = expressions_.list();
     return result;
 }
 

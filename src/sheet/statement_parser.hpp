@@ -37,7 +37,10 @@ class StatementParser {
     [[noreturn]] void fail_unknown_statement() const;
 
     LineForm line_form();
+    ShapeStatement path_statement();
     PathForm path_form();
+    ContourWords contour_words();
+    CurveWords curve_words();
     Frame frame();
     BoxForm box_form();
     CircleForm circle_form();

@@ -71,6 +71,18 @@ bool StyleParser::take_blending(BlendingWords& blending, WordsBefore& before) {
         blending.opacity = expressions_.expression();
     else if (cursor_.take_once(before, Word::blend))
         blending.mode = cursor_.choice<BlendMode>(modes);
+    else if (cursor_.take_once(before, Word::linear))
+        blending.space = BlendSpace::linear;
+    else
+        return false;
+    return true;
+}
+
+bool StyleParser::take_edges(std::optional<Edges>& edges, WordsBefore& before) {
+    if (cursor_.take_once(before, Word::smooth, "kind of edges"))
+        edges = Edges::smooth;
+    else if (cursor_.take_once(before, Word::crisp, "kind of edges"))
+        edges = Edges::crisp;
     else
         return false;
     return true;
@@ -84,7 +96,7 @@ FillWords StyleParser::fill_words(const Location& location) {
             result.rule = FillRule::non_zero;
         else if (cursor_.take_once(before, Word::tiling))
             result.extent = FillExtent::tiling;
-        else if (!take_blending(result.blending, before))
+        else if (!take_edges(result.edges, before) && !take_blending(result.blending, before))
             return result;
     }
 }
@@ -111,7 +123,7 @@ StrokeWords StyleParser::stroke_words(const Location& location) {
             result.dashes = expressions_.list();
         else if (cursor_.take_once(before, Word::offset))
             result.offset = expressions_.expression();
-        else if (!take_blending(result.blending, before))
+        else if (!take_edges(result.edges, before) && !take_blending(result.blending, before))
             return result;
     }
 }

@@ -6,6 +6,7 @@
 #include "sheet/syntax.hpp"
 #include "sheet/token_cursor.hpp"
 
+#include <optional>
 #include <vector>
 
 namespace coldbrick::sheet {
@@ -23,6 +24,7 @@ class StyleParser {
     bool take_blending(BlendingWords& blending, WordsBefore& before);
 
   private:
+    bool take_edges(std::optional<Edges>& edges, WordsBefore& before);
     PaintWords paint_words();
     std::vector<StopWords> stops();
     HatchWords hatch_words();

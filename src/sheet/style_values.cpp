@@ -60,21 +60,26 @@ Paint paint_of(const PaintWords& words, const Definitions& names) {
 } // namespace
 
 Blending blending_of(const BlendingWords& words, const Definitions& names) {
-    Blending result{words.mode};
+    Blending result{words.mode, 255, words.space};
     if (words.opacity)
         result.opacity =
             static_cast<std::uint8_t>(std::floor(255 * share(*words.opacity, names, "opacity") + 0.5));
     return result;
 }
 
-Fill fill_of(const FillWords& words, const Definitions& names) {
-    return {paint_of(words.paint, names), words.rule, words.extent, blending_of(words.blending, names)};
+Fill fill_of(const FillWords& words, const Definitions& names, Edges edges) {
+    return {paint_of(words.paint, names), words.rule, words.extent, blending_of(words.blending, names),
+            words.edges.value_or(edges)};
 }
 
-Stroke stroke_of(const StrokeWords& words, const Definitions& names) {
+Stroke stroke_of(const StrokeWords& words, const Definitions& names, Edges edges) {
     Stroke result{paint_of(words.paint, names)};
     result.blending = blending_of(words.blending, names);
-    if (words.width) result.width = pixels(*words.width, names, "stroke width", 1);
+    result.edges = words.edges.value_or(edges);
+    if (words.width) {
+        result.width = number(*words.width, names, "stroke width");
+        at_place(words.width->location, [&result] { image::check_width(result); });
+    }
     result.cap = words.cap;
     result.join = words.join;
     if (words.limit) result.mitre_limit = number(*words.limit, names, "mitre limit");

@@ -11,9 +11,10 @@
 
 namespace coldbrick::sheet {
 
-/// @throws SheetError where a value is not of its kind or outside its range; likewise below.
+/// @param edges where the words do not tell
+/// @throws SheetError where a value is not of its kind or outside its range.
 Blending blending_of(const BlendingWords& words, const Definitions& names);
-Fill fill_of(const FillWords& words, const Definitions& names);
-Stroke stroke_of(const StrokeWords& words, const Definitions& names);
+Fill fill_of(const FillWords& words, const Definitions& names, Edges edges);
+Stroke stroke_of(const StrokeWords& words, const Definitions& names, Edges edges);
 
 } // namespace coldbrick::sheet

@@ -7,6 +7,7 @@
 #include <coldbrick/anchor.hpp>
 #include <coldbrick/blend.hpp>
 #include <coldbrick/colour.hpp>
+#include <coldbrick/edges.hpp>
 #include <coldbrick/fill_rule.hpp>
 #include <coldbrick/line_style.hpp>
 #include <coldbrick/paint.hpp>
@@ -71,11 +72,12 @@ struct Expression {
         form;
 };
 
-/// sheet WIDTH x HEIGHT [on COLOUR]
+/// sheet WIDTH x HEIGHT [on COLOUR] [smooth]
 struct SheetStatement {
     ExpressionPtr width;
     ExpressionPtr height;
     ExpressionPtr ground; ///< null if it is left out
+    Edges edges = Edges::crisp;
 };
 
 /// frames COUNT [rate NUMBER]
@@ -155,10 +157,33 @@ struct RegularForm {
     ExpressionPtr turn; ///< null if it is left out
 };
 
-/// path POINT, POINT, ... [closed]
-struct PathForm {
+/// curve POINT[, POINT] to END, or around CENTRE sweep ANGLE, and then lines to further points
+struct CurveWords {
+    Location location;
+    std::vector<ExpressionPtr> controls; ///< one or two; none for part of a circle
+    ExpressionPtr end;
+    ExpressionPtr centre;
+    ExpressionPtr sweep;
     std::vector<ExpressionPtr> points;
+};
+
+/// POINT, POINT, ... CURVES
+struct ContourWords {
+    std::vector<ExpressionPtr> points;
+    std::vector<CurveWords> curves;
+};
+
+/// path CONTOUR [ring CONTOUR]... [closed]
+struct PathForm {
+    std::vector<ContourWords> contours;
     bool closed = false;
+};
+
+/// path "PATH DATA" [at POINT]
+struct PathTextForm {
+    std::string text;
+    Location location;
+    ExpressionPtr at; ///< null if it is left out
 };
 
 /// polygon POINT, POINT, ... [ring POINT, POINT, ...]...
@@ -198,23 +223,25 @@ struct HatchWords {
 /// What shapes are painted with: one colour, or a pattern.
 using PaintWords = std::variant<ExpressionPtr, AlongWords, AroundWords, HatchWords>;
 
-/// [opacity NUMBER] [blend MODE]
+/// [opacity NUMBER] [blend MODE] [linear]
 struct BlendingWords {
     ExpressionPtr opacity; ///< null if it is left out
     BlendMode mode = BlendMode::source_over;
+    BlendSpace space = BlendSpace::encoded;
 };
 
-/// fill PAINT [nonzero] [tiling] BLENDING
+/// fill PAINT [nonzero] [tiling] [smooth] [crisp] BLENDING
 struct FillWords {
     Location location;
     PaintWords paint;
     BlendingWords blending = {};
     FillRule rule = FillRule::even_odd;
     FillExtent extent = FillExtent::whole;
+    std::optional<Edges> edges = {}; ///< the sheet's if it is left out
 };
 
 /// stroke PAINT [WIDTH] [cap CAP] [join JOIN] [limit NUMBER] [inside] [outside] [dashes NUMBER, ... [offset
-/// NUMBER]] BLENDING
+/// NUMBER]] [smooth] [crisp] BLENDING
 struct StrokeWords {
     Location location;
     PaintWords paint;
@@ -226,10 +253,11 @@ struct StrokeWords {
     Alignment alignment = Alignment::centred;
     std::vector<ExpressionPtr> dashes;
     ExpressionPtr offset; ///< null if it is left out
+    std::optional<Edges> edges = {}; ///< the sheet's if it is left out
 };
 
 /// A shape as it is written.
-using ShapeForm = std::variant<DotsForm, LineForm, PathForm, BoxForm, CircleForm, EllipseForm, ArcForm,
+using ShapeForm = std::variant<DotsForm, LineForm, PathForm, PathTextForm, BoxForm, CircleForm, EllipseForm, ArcForm,
                                PolygonForm, RegularForm>;
 
 /// A shape and its style.

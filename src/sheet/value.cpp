@@ -225,15 +225,20 @@ double share(const Expression& expression, const Definitions& names, std::string
     return result;
 }
 
-Point pixel(const Expression& expression, const Definitions& names) {
+Position position(const Expression& expression, const Definitions& names) {
     const Value value = evaluate(expression, names);
     const auto* const point = std::get_if<Position>(&value);
     if (point == nullptr)
         fail(expression.location, fmt::format("expected a point (x, y), not {}", kind_name(value)));
+    return *point;
+}
+
+Point pixel(const Expression& expression, const Definitions& names) {
+    const Position point = position(expression, names);
     const auto coordinate = [&](std::string_view axis, double place) {
         return whole(expression.location, axis, place, base::first_coordinate, base::last_coordinate);
     };
-    return {coordinate("x", point->x), coordinate("y", point->y)};
+    return {coordinate("x", point.x), coordinate("y", point.y)};
 }
 
 } // namespace coldbrick::sheet

@@ -9,6 +9,7 @@
 #include <coldbrick/colour.hpp>
 #include <coldbrick/palette.hpp>
 #include <coldbrick/point.hpp>
+#include <coldbrick/position.hpp>
 #include <coldbrick/shared.hpp>
 
 #include <cstdint>
@@ -18,14 +19,6 @@
 #include <variant>
 
 namespace coldbrick::sheet {
-
-/// A position that need not be a whole pixel's.
-struct Position {
-    double x;
-    double y;
-
-    friend bool operator==(const Position&, const Position&) = default;
-};
 
 using Value = std::variant<double, Position, Colour, Shared<Palette>>;
 
@@ -54,6 +47,9 @@ std::int32_t pixels(const Expression& expression, const Definitions& names, std:
 
 /// The number as it is. @throws SheetError if it is none.
 double number(const Expression& expression, const Definitions& names, std::string_view what);
+
+/// The position as it is. @throws SheetError if it is no point.
+Position position(const Expression& expression, const Definitions& names);
 
 /// The position rounded to a pixel, halves to the right and down.
 /// @throws SheetError if it is no point or lies outside the 32-bit coordinates.

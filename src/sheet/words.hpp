@@ -75,6 +75,10 @@ enum class Word : std::uint8_t {
     mirrored,
     key,
     rate,
+    curve,
+    smooth,
+    crisp,
+    linear,
     none, ///< a word without a meaning of its own
 };
 
@@ -88,10 +92,11 @@ inline constexpr auto word_texts = std::to_array<std::string_view>(
      "from",    "sweep",  "corners", "tips",    "notch",    "ring",    "closed",  "fill",
      "nonzero", "tiling", "stroke",  "cap",     "join",     "limit",   "inside",  "outside",
      "dashes",  "offset", "along",   "around",  "hatch",    "spacing", "wide",    "opacity",
-     "blend",   "anchor", "contain", "cover",   "mirrored", "key",     "rate"});
+     "blend",   "anchor", "contain", "cover",   "mirrored", "key",     "rate",    "curve",
+     "smooth",  "crisp",  "linear"});
 static_assert(word_texts.size() == static_cast<std::size_t>(Word::none) &&
               word_texts[static_cast<std::size_t>(Word::star)] == "star" &&
-              word_texts[static_cast<std::size_t>(Word::rate)] == "rate");
+              word_texts[static_cast<std::size_t>(Word::linear)] == "linear");
 
 constexpr std::string_view text_of(Word word) {
     return word_texts[static_cast<std::size_t>(word)];

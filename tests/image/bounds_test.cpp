@@ -44,7 +44,7 @@ rc::Gen<Shape> any_shape() {
 RC_GTEST_PROP(Bounds, AreThoseOfAllPixels, ()) {
     if (*rc::gen::inRange(0, 4) > 0) RC_SUCCEED("the slow way takes its time");
     const Shape shape = *any_shape();
-    Stroke stroke = *any_stroke();
+    Stroke stroke = *any_stroke_for(shape);
     stroke.width = std::min<double>(stroke.width, 60);
     stroke.alignment = *rc::gen::element(Alignment::centred, Alignment::inside, Alignment::outside);
     const auto check = [&stroke]<class S>(const S& one) {

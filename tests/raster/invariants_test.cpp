@@ -51,10 +51,13 @@ std::ostream& operator<<(std::ostream& out, const Subject& subject) {
 
 rc::Gen<Subject> any_subject() {
     return rc::gen::exec([] {
-        if (*rc::gen::inRange(0, 3) == 0) return Subject{*any_open_shape(window), *any_stroke()};
+        if (*rc::gen::inRange(0, 3) == 0) {
+            const Shape open = *any_open_shape(window);
+            return Subject{open, *any_stroke_for(open)};
+        }
         const Shape shape = *any_closed_shape(window);
         if (*rc::gen::inRange(0, 3) == 0) return Subject{shape, std::nullopt};
-        Stroke stroke = *any_stroke();
+        Stroke stroke = *any_stroke_for(shape);
         stroke.alignment = *rc::gen::element(Alignment::centred, Alignment::inside, Alignment::outside);
         return Subject{shape, stroke};
     });

@@ -6,6 +6,7 @@
 #include <coldbrick/draw.hpp>
 #include <coldbrick/overlay.hpp>
 #include <coldbrick/palette.hpp>
+#include <coldbrick/path.hpp>
 #include <coldbrick/regular_polygon.hpp>
 #include <coldbrick/resize.hpp>
 #include <coldbrick/sheet.hpp>
@@ -156,6 +157,50 @@ star at (30, 20) radius 9 notch 4 tips 5 turned 36       fill red
               "38: number of tips 0 is outside 1..1000000\nstar at (4, 4) radius 3 notch 1 tips 0 fill red\n"
               "                                     ^"),
     });
+}
+
+TEST(Sheet, PathsHaveCurvesAndContours) {
+    const Sheet sheet = read(R"(sheet 60 x 40
+path (1, 2), (10.5, 3.25) curve (20, 0) to (30, 5), (31, 9) around (31, 19) sweep 90 to (50, 19)
+   curve (55, 25), (40, 30) to (35.5, 30)   fill red nonzero
+path (1, 1), (9, 1), (5, 8) ring (3, 2), (6, 2), (5, 4) closed   fill red
+path (1.4, 1), (9, 1)     stroke red
+path (1.4, 1), (9, 1)     stroke red 1.5 smooth
+path "M 1 1 h 8 l -4 7 z" at (3, 0.5)   fill red
+)");
+    Path curved;
+    curved.move_to({1, 2}).line_to({10.5, 3.25}).quadratic_to({20, 0}, {30, 5}).line_to({31, 9});
+    curved.add(PathArc{{31, 19}, {0, -10}, {10, 0}, degrees(0), degrees(90), {41, 19}});
+    curved.line_to({50, 19}).cubic_to({55, 25}, {40, 30}, {35.5, 30});
+    EXPECT_EQ(std::get<Path>(styled(sheet, 0).shape), curved);
+    EXPECT_EQ(styled(sheet, 0).fill->rule, FillRule::non_zero);
+    Path ringed;
+    ringed.move_to({1, 1}).line_to({9, 1}).line_to({5, 8}).close();
+    EXPECT_EQ(std::get<Path>(styled(sheet, 4).shape), ringed.transformed(Transform::move(3, 0.5)));
+    ringed.move_to({3, 2}).line_to({6, 2}).line_to({5, 4}).close();
+    EXPECT_EQ(std::get<Path>(styled(sheet, 1).shape), ringed);
+    EXPECT_EQ(std::get<Polyline>(styled(sheet, 2).shape), (Polyline{{{1, 1}, {9, 1}}}));
+    EXPECT_EQ(std::get<Path>(styled(sheet, 3).shape), Path().move_to({1.4, 1}).line_to({9, 1}));
+    EXPECT_EQ(styled(sheet, 3).stroke->width, 1.5);
+}
+
+TEST(Sheet, EdgesAndLightAreStyleWordsAndSmoothMayBeTheSheets) {
+    const std::string shapes = R"(
+circle at (9, 9) radius 5  fill red  stroke white 2 linear
+circle at (9, 9) radius 5  fill red smooth  stroke white 2 crisp
+)";
+    const Sheet crisp = read("sheet 60 x 40" + shapes);
+    const Sheet smooth = read("sheet 60 x 40 on white smooth" + shapes);
+    EXPECT_EQ(styled(crisp, 0).fill->edges, Edges::crisp);
+    EXPECT_EQ(styled(smooth, 0).fill->edges, Edges::smooth);
+    EXPECT_EQ(styled(crisp, 0).stroke->edges, Edges::crisp);
+    EXPECT_EQ(styled(smooth, 0).stroke->edges, Edges::smooth);
+    for (const Sheet& sheet : {crisp, smooth}) {
+        EXPECT_EQ(styled(sheet, 0).stroke->blending.space, BlendSpace::linear);
+        EXPECT_EQ(styled(sheet, 0).fill->blending.space, BlendSpace::encoded);
+        EXPECT_EQ(styled(sheet, 1).fill->edges, Edges::smooth);
+        EXPECT_EQ(styled(sheet, 1).stroke->edges, Edges::crisp);
+    }
 }
 
 TEST(Sheet, ArithmeticBindsAsInSchool) {
@@ -379,9 +424,24 @@ TEST(Sheet, FaultsAreToldWithTheirPlace) {
          "quay.brick:2:30: expected a number for the mitre limit, not a colour\npath (1, 1) stroke red limit "
          "red\n"
          "                             ^"},
-        {"sheet 9 x 9\npath (1, 1) fill red",
+        {"sheet 9 x 9\ndots (1, 1) fill red",
          "quay.brick:2:13: dots, lines, polylines and arcs have no inside to fill: use a stroke\n"
-         "path (1, 1) fill red\n            ^"},
+         "dots (1, 1) fill red\n            ^"},
+        {"sheet 9 x 9\npath \"M 0 0 L 5 x\" stroke red",
+         "quay.brick:2:6: path text, place 11: expected a number, found \"x\"\npath \"M 0 0 L 5 x\" stroke "
+         "red\n     ^"},
+        {"sheet 9 x 9\npath (1, 1) curve (2, 2), (3, 3), (4, 4) to (5, 5) stroke red",
+         "quay.brick:2:13: a curve has one or two control points\npath (1, 1) curve (2, 2), (3, 3), (4, 4) to "
+         "(5, 5) stroke red\n            ^"},
+        {"sheet 9 x 9\npath (1, 1) around (5, 5) sweep 400 stroke red",
+         "quay.brick:2:33: the sweep 400 is outside -360..360\npath (1, 1) around (5, 5) sweep 400 stroke "
+         "red\n                                ^"},
+        {"sheet 9 x 9\nline (1, 1) to (5, 5) stroke red 1.5",
+         "quay.brick:2:23: stroke width 1.5 is not whole: only smooth strokes and those of paths may have "
+         "fractions\nline (1, 1) to (5, 5) stroke red 1.5\n                      ^"},
+        {"sheet 9 x 9\nline (1, 1) to (5, 5) stroke red smooth crisp",
+         "quay.brick:2:41: the kind of edges is told for the second time\nline (1, 1) to (5, 5) stroke red smooth "
+         "crisp\n                                        ^"},
         {"sheet 9 x 9\npolygon fill red",
          "quay.brick:2:9: expected " + expected_words + ", found \"fill\"\npolygon fill red\n        ^"},
     };

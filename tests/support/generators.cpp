@@ -270,6 +270,15 @@ rc::Gen<Path> any_path(Size window, bool closed) {
     });
 }
 
+rc::Gen<Stroke> any_stroke_for(const Shape& shape) {
+    const bool is_path = std::holds_alternative<Path>(shape);
+    return rc::gen::map(any_stroke(), [is_path](Stroke stroke) {
+        if (is_path)
+            for (double& length : stroke.dashes.lengths) length *= 16;
+        return stroke;
+    });
+}
+
 /// One of the shapes that have an inside.
 rc::Gen<Shape> any_closed_shape(Size window) {
     const auto shape = [](const auto& one) { return Shape(one); };

@@ -87,6 +87,9 @@ rc::Gen<Shape> any_closed_shape(Size window);
 /// One of the shapes without an inside.
 rc::Gen<Shape> any_open_shape(Size window);
 
+/// A stroke for a shape: paths, whose dashes are areas of their own, have no thousands of them.
+rc::Gen<Stroke> any_stroke_for(const Shape& shape);
+
 } // namespace test
 
 } // namespace coldbrick

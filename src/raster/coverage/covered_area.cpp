@@ -178,17 +178,16 @@ class CentreRow {
         for (; next_ < edges_.size() && edges_[next_].top_y <= centre; ++next_)
             if (edges_[next_].bottom_y > centre) passing_.push_back({0, &edges_[next_]});
         for (Passing& one : passing_) one.x = one.edge->x_at(centre);
-        if (passing_.size() > before) {
-            std::ranges::sort(passing_, {}, &Passing::x);
-            return;
-        }
         // Edges that go on hardly change places.
-        for (std::size_t i = 1; i < passing_.size(); ++i) {
+        for (std::size_t i = 1; i < before; ++i) {
             const Passing one = passing_[i];
             std::size_t at = i;
             for (; at > 0 && one.x < passing_[at - 1].x; --at) passing_[at] = passing_[at - 1];
             passing_[at] = one;
         }
+        const auto begun = passing_.begin() + static_cast<std::ptrdiff_t>(before);
+        std::ranges::sort(begun, passing_.end(), {}, &Passing::x);
+        std::ranges::inplace_merge(passing_, begun, {}, &Passing::x);
     }
 
     void give(std::int64_t y, const AreaRule& rule, SpanSink& sink) const {

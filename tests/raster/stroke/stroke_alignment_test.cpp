@@ -16,7 +16,7 @@ namespace coldbrick::test {
 RC_GTEST_PROP(Alignment, IsACentredStrokeOnOneSideOfTheFill, ()) {
     constexpr Size window{41, 34};
     const Shape shape = *any_closed_shape(window);
-    Stroke stroke = *any_stroke();
+    Stroke stroke = *any_stroke_for(shape);
     stroke.width = std::min<double>(stroke.width, highest / 2);
     const PixelSet fill = filled(window, shape);
     for (const Alignment alignment : {Alignment::inside, Alignment::outside}) {

@@ -68,6 +68,20 @@ TEST(Manual, PicturesAreThoseThatTheirSheetsDraw) {
         if (entry.path().extension() == ".brick") expect_same(entry.path(), " graph --zoom 12 ");
 }
 
+TEST(Manual, PicturesOfCoveragesAreThoseOfTheExample) {
+    const TemporaryFolder folder;
+    const std::string example = COVERAGES_PATH;
+    const std::filesystem::path rules = std::filesystem::path(COLDBRICK_SOURCE_FOLDER) / "docs/rules";
+    for (const std::string figure : {"shapes", "strokes", "tiles", "paths"}) {
+        const std::string drawn = folder.file(figure + ".png");
+        ASSERT_EQ(run_command(example + ' ' + figure + ' ' + drawn).status, 0) << figure;
+        EXPECT_EQ(decode_png(drawn).pixels, decode_png(rules / ("smooth_" + figure + ".png")).pixels)
+            << "draw it again by scripts/pictures: " << figure;
+    }
+    EXPECT_EQ(run_command(example + " waves " + folder.file("a.png")).status, 2);
+    EXPECT_EQ(run_command(example + " tiles " + folder.file("none/a.png")).status, 1);
+}
+
 TEST(Examples, OwnBufferSavesItsFrameAndTellsFailures) {
     const TemporaryFolder folder;
     const std::string example = OWN_BUFFER_PATH;

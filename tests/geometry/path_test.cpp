@@ -18,7 +18,12 @@ namespace coldbrick::test {
 namespace {
 
 Path kite() {
-    return Path().move_to({1, 2}).line_to({5.5, 2}).quadratic_to({8, 4}, {5, 7}).cubic_to({4, 8}, {2, 8}, {1, 5}).close();
+    return Path()
+        .move_to({1, 2})
+        .line_to({5.5, 2})
+        .quadratic_to({8, 4}, {5, 7})
+        .cubic_to({4, 8}, {2, 8}, {1, 5})
+        .close();
 }
 
 double apart(Position a, Position b) {
@@ -35,7 +40,8 @@ TEST(Path, GoesOnWhereItIs) {
     EXPECT_TRUE(path.contours()[0].closed);
     EXPECT_EQ(path.contours()[1], (Contour{{0, 0}, {PathLine{{9, 9}}}, false}));
     // Positions are kept to 1/65536.
-    EXPECT_EQ(Path().move_to({1.0 / 3, -1.0 / 3}).contours()[0].start, (Position{21845.0 / 65536, -21845.0 / 65536}));
+    EXPECT_EQ(Path().move_to({1.0 / 3, -1.0 / 3}).contours()[0].start,
+              (Position{21845.0 / 65536, -21845.0 / 65536}));
 }
 
 TEST(Path, BoundsAreThoseOfItsCurves) {
@@ -94,15 +100,31 @@ TEST(Path, ReversedAndJoined) {
 TEST(Path, RefusesWhatIsOutOfRange) {
     const double nan = std::numeric_limits<double>::quiet_NaN();
     const double infinite = std::numeric_limits<double>::infinity();
-    expect_errors<ArgumentError>({
-    {[&] { Path().move_to({3e9, 0}); }, "position x 3000000000 is outside -2147483648..2147483647"},
-    {[&] { Path().line_to({0, nan}); }, "position y nan is outside -2147483648..2147483647"},
-    {[&] { static_cast<void>(kite().transformed(Transform::scale(infinite, 1))); }, "transform's number inf is not a finite number"},
-    {[&] { static_cast<void>(kite().transformed(Transform::scale(1e10, 1))); }, "position x 10000000000 is outside -2147483648..2147483647"},
-    {[&] { Path().arc_to({nan, 1}, Angle(), {}, {1, 1}); }, "arc radius nan is not a finite number"},
-    {[&] { Path().arc_about({0, 0}, {-1, 1}, Angle(), degrees(90)); }, "arc radii -1 and 1 are not both 0 and up"},
-    {[&] { Path().arc_about({0, 0}, {1, 1}, Angle(), degrees(400)); }, "an arc's sweep of 400 degrees is outside -360..360"}
-    });
+    expect_errors<ArgumentError>(
+        {{[&] {
+              Path().move_to({3e9, 0});
+          },
+          "position x 3000000000 is outside -2147483648..2147483647"},
+         {[&] {
+              Path().line_to({0, nan});
+          },
+          "position y nan is outside -2147483648..2147483647"},
+         {[&] { static_cast<void>(kite().transformed(Transform::scale(infinite, 1))); },
+          "transform's number inf is not a finite number"},
+         {[&] { static_cast<void>(kite().transformed(Transform::scale(1e10, 1))); },
+          "position x 10000000000 is outside -2147483648..2147483647"},
+         {[&] {
+              Path().arc_to({nan, 1}, Angle(), {}, {1, 1});
+          },
+          "arc radius nan is not a finite number"},
+         {[&] {
+              Path().arc_about({0, 0}, {-1, 1}, Angle(), degrees(90));
+          },
+          "arc radii -1 and 1 are not both 0 and up"},
+         {[&] {
+              Path().arc_about({0, 0}, {1, 1}, Angle(), degrees(400));
+          },
+          "an arc's sweep of 400 degrees is outside -360..360"}});
 }
 
 TEST(PathText, ReadsEveryCommand) {
@@ -115,18 +137,29 @@ TEST(PathText, ReadsEveryCommand) {
         {"m 1 2 3 4 -1-1", Path().move_to({1, 2}).line_to({4, 6}).line_to({3, 5})},
         {"M.5.25 5 6", Path().move_to({.5, .25}).line_to({5, 6})},
         {"M1e1,+2E-1", Path().move_to({10, .2})},
-        {"M0 0H5V6h-1v-1z l1 1",
-         Path().move_to({0, 0}).line_to({5, 0}).line_to({5, 6}).line_to({4, 6}).line_to({4, 5}).close().line_to({1, 1})},
-        {"M0 0Q1 2 3 4T7 8t1 1",
-         Path().move_to({0, 0}).quadratic_to({1, 2}, {3, 4}).quadratic_to({5, 6}, {7, 8}).quadratic_to({9, 10}, {8, 9})},
+        {"M0 0H5V6h-1v-1z l1 1", Path()
+                                     .move_to({0, 0})
+                                     .line_to({5, 0})
+                                     .line_to({5, 6})
+                                     .line_to({4, 6})
+                                     .line_to({4, 5})
+                                     .close()
+                                     .line_to({1, 1})},
+        {"M0 0Q1 2 3 4T7 8t1 1", Path()
+                                     .move_to({0, 0})
+                                     .quadratic_to({1, 2}, {3, 4})
+                                     .quadratic_to({5, 6}, {7, 8})
+                                     .quadratic_to({9, 10}, {8, 9})},
         {"M0 0c1 1 2 2 3 0s2 2 3 0L0 0S1 1 2 0", Path()
-                                                      .move_to({0, 0})
-                                                      .cubic_to({1, 1}, {2, 2}, {3, 0})
-                                                      .cubic_to({4, -2}, {5, 2}, {6, 0})
-                                                      .line_to({0, 0})
-                                                      .cubic_to({0, 0}, {1, 1}, {2, 0})},
-        {"M0 0A5 5 0 0110 0a5 5 0 11-10 0",
-         Path().move_to({0, 0}).arc_to({5, 5}, Angle(), {false, true}, {10, 0}).arc_to({5, 5}, Angle(), {true, true}, {0, 0})},
+                                                     .move_to({0, 0})
+                                                     .cubic_to({1, 1}, {2, 2}, {3, 0})
+                                                     .cubic_to({4, -2}, {5, 2}, {6, 0})
+                                                     .line_to({0, 0})
+                                                     .cubic_to({0, 0}, {1, 1}, {2, 0})},
+        {"M0 0A5 5 0 0110 0a5 5 0 11-10 0", Path()
+                                                .move_to({0, 0})
+                                                .arc_to({5, 5}, Angle(), {false, true}, {10, 0})
+                                                .arc_to({5, 5}, Angle(), {true, true}, {0, 0})},
     };
     for (const auto& row : rows) EXPECT_EQ(read_path(row.text), row.path) << row.text;
 }
@@ -161,7 +194,8 @@ TEST(PathText, WritesWhatItReads) {
     const auto& second = std::get<PathArc>(again.contours()[0].pieces[0]);
     EXPECT_LT(apart(first.centre, second.centre), 1e-3);
     EXPECT_NEAR(first.sweep.in_degrees(), second.sweep.in_degrees(), 1e-2);
-    EXPECT_EQ(read_path(path_text(Path().arc_about({9, 9}, {4, 2}, Angle(), degrees(360)))).bounds(), (Box{5, 7, 9, 5}));
+    EXPECT_EQ(read_path(path_text(Path().arc_about({9, 9}, {4, 2}, Angle(), degrees(360)))).bounds(),
+              (Box{5, 7, 9, 5}));
 }
 
 } // namespace coldbrick::test

@@ -61,10 +61,14 @@ TEST(Coverage, ScalesAlphaOrMixesInEveryFormatAndMode) {
     ASSERT_EQ(known.back(), 254);
     const Colour colour(210, 90, 33, 200);
     for (const PixelFormat format : all_formats) {
-        const Palette palette({{Colour(0, 0, 0), ""}, {Colour(255, 255, 255), ""}, {Colour(200, 100, 40), ""}, {Colour(90, 60, 50), ""}});
+        const Palette palette({{Colour(0, 0, 0), ""},
+                               {Colour(255, 255, 255), ""},
+                               {Colour(200, 100, 40), ""},
+                               {Colour(90, 60, 50), ""}});
         for (int number = 0; number <= static_cast<int>(BlendMode::bits_xor); ++number) {
             const Blending blending{static_cast<BlendMode>(number)};
-            if (layout(format).kind == PixelLayout::Kind::floats && blending.mode >= BlendMode::bits_and) continue;
+            if (layout(format).kind == PixelLayout::Kind::floats && blending.mode >= BlendMode::bits_and)
+                continue;
             const bool indexed = layout(format).kind == PixelLayout::Kind::index;
             Image before = indexed ? Image({columns, 1}, palette, Colour(90, 60, 50))
                                    : Image({columns, 1}, format, Colour(90, 60, 50, 170));
@@ -76,7 +80,8 @@ TEST(Coverage, ScalesAlphaOrMixesInEveryFormatAndMode) {
                 const RealColour got = image.view().real_pixel({x, 0});
                 RealColour want = crisp(before, scaled(colour, coverage), blending).view().real_pixel({x, 0});
                 double slack = layout(format).kind == PixelLayout::Kind::bytes || indexed ? 0 : 1.0 / 255;
-                if (blending.mode >= BlendMode::invert) want = (coverage >= 128 ? whole : before).view().real_pixel({x, 0});
+                if (blending.mode >= BlendMode::invert)
+                    want = (coverage >= 128 ? whole : before).view().real_pixel({x, 0});
                 if (erases(blending.mode)) {
                     const RealColour a = before.view().real_pixel({x, 0});
                     const RealColour b = whole.view().real_pixel({x, 0});
@@ -87,9 +92,11 @@ TEST(Coverage, ScalesAlphaOrMixesInEveryFormatAndMode) {
                     };
                     want = {mix(a.red, b.red), mix(a.green, b.green), mix(a.blue, b.blue), alpha};
                     slack = indexed || layout(format).kind == PixelLayout::Kind::packed ? 1 : 3.0 / 255;
-                    if (layout(format).alpha == PixelLayout::none) continue; // what has no alpha left has a colour
+                    if (layout(format).alpha == PixelLayout::none)
+                        continue; // what has no alpha left has a colour
                 }
-                EXPECT_NEAR(got.red, want.red, slack + 1e-9) << layout(format).name << " mode " << number << " x " << x;
+                EXPECT_NEAR(got.red, want.red, slack + 1e-9)
+                    << layout(format).name << " mode " << number << " x " << x;
                 EXPECT_NEAR(got.green, want.green, slack + 1e-9) << layout(format).name << " mode " << number;
                 EXPECT_NEAR(got.blue, want.blue, slack + 1e-9) << layout(format).name << " mode " << number;
                 EXPECT_NEAR(got.alpha, want.alpha, slack + 1e-9) << layout(format).name << " mode " << number;
@@ -100,7 +107,8 @@ TEST(Coverage, ScalesAlphaOrMixesInEveryFormatAndMode) {
 
 TEST(Coverage, PatternsAreBlendedPixelByPixel) {
     const std::vector<int> known = coverages();
-    const Pattern pattern = LinearGradient{{0, 0}, {columns - 1, 0}, {{0, Colour(255, 0, 0)}, {1, Colour(0, 0, 255)}}};
+    const Pattern pattern =
+        LinearGradient{{0, 0}, {columns - 1, 0}, {{0, Colour(255, 0, 0)}, {1, Colour(0, 0, 255)}}};
     Image plain({columns, 1}, PixelFormat::rgb8, Colour(0, 80, 0));
     draw(plain, Box{0, 0, columns, 1}, Fill{pattern});
     Image image({columns, 1}, PixelFormat::rgb8, Colour(0, 80, 0));
@@ -131,7 +139,8 @@ TEST(Coverage, LinearLightIsRoundedOnce) {
                 EXPECT_EQ(image.pixel({x, 0}).red, static_cast<int>(255 * encoded(mixed) + 0.5 + 1e-9));
             }
         }
-    // Half of white over black is much lighter than half of the numbers; what is opaque or nothing stays exact.
+    // Half of white over black is much lighter than half of the numbers; what is opaque or nothing stays
+    // exact.
     Image image({1, 1}, PixelFormat::rgba8, Colour(0, 0, 0));
     draw(image, Box{0, 0, 1, 1}, Fill{Colour(255, 255, 255, 128), {}, {}, light});
     EXPECT_EQ(image.pixel({0, 0}).red, 188);

@@ -431,7 +431,8 @@ TEST(Sheet, FaultsAreToldWithTheirPlace) {
          "quay.brick:2:6: path text, place 11: expected a number, found \"x\"\npath \"M 0 0 L 5 x\" stroke "
          "red\n     ^"},
         {"sheet 9 x 9\npath (1, 1) curve (2, 2), (3, 3), (4, 4) to (5, 5) stroke red",
-         "quay.brick:2:13: a curve has one or two control points\npath (1, 1) curve (2, 2), (3, 3), (4, 4) to "
+         "quay.brick:2:13: a curve has one or two control points\npath (1, 1) curve (2, 2), (3, 3), (4, 4) "
+         "to "
          "(5, 5) stroke red\n            ^"},
         {"sheet 9 x 9\npath (1, 1) around (5, 5) sweep 400 stroke red",
          "quay.brick:2:33: the sweep 400 is outside -360..360\npath (1, 1) around (5, 5) sweep 400 stroke "
@@ -440,7 +441,8 @@ TEST(Sheet, FaultsAreToldWithTheirPlace) {
          "quay.brick:2:23: stroke width 1.5 is not whole: only smooth strokes and those of paths may have "
          "fractions\nline (1, 1) to (5, 5) stroke red 1.5\n                      ^"},
         {"sheet 9 x 9\nline (1, 1) to (5, 5) stroke red smooth crisp",
-         "quay.brick:2:41: the kind of edges is told for the second time\nline (1, 1) to (5, 5) stroke red smooth "
+         "quay.brick:2:41: the kind of edges is told for the second time\nline (1, 1) to (5, 5) stroke red "
+         "smooth "
          "crisp\n                                        ^"},
         {"sheet 9 x 9\npolygon fill red",
          "quay.brick:2:9: expected " + expected_words + ", found \"fill\"\npolygon fill red\n        ^"},

@@ -45,7 +45,8 @@ void expect_covered(const Coverages& found, const Inside& inside, const std::str
     for (int y = 0; y < window.height; ++y)
         for (int x = 0; x < window.width; ++x) {
             const double wanted = sampled(inside, x, y);
-            ASSERT_NEAR(found.at(x, y), wanted, tolerance) << name << " at (" << x << ", " << y << ")\n" << found;
+            ASSERT_NEAR(found.at(x, y), wanted, tolerance) << name << " at (" << x << ", " << y << ")\n"
+                                                           << found;
             sum += wanted;
         }
     // All together they err far less.
@@ -54,7 +55,8 @@ void expect_covered(const Coverages& found, const Inside& inside, const std::str
 
 double distance(double x, double y, Position a, Position b) {
     const double length = std::hypot(b.x - a.x, b.y - a.y);
-    const double along = std::clamp(((x - a.x) * (b.x - a.x) + (y - a.y) * (b.y - a.y)) / length, 0.0, length);
+    const double along =
+        std::clamp(((x - a.x) * (b.x - a.x) + (y - a.y) * (b.y - a.y)) / length, 0.0, length);
     return std::hypot(x - a.x - along * (b.x - a.x) / length, y - a.y - along * (b.y - a.y) / length);
 }
 
@@ -87,8 +89,9 @@ Stroke wide(LineWidth width) {
 
 TEST(Smooth, FillsAreTheirIdealAreas) {
     const Circle circle{{20, 17}, 11};
-    expect_covered(covered_by(window, circle), [](double x, double y) { return std::hypot(x - 20, y - 17) <= 11.5; },
-                   "circle");
+    expect_covered(
+        covered_by(window, circle), [](double x, double y) { return std::hypot(x - 20, y - 17) <= 11.5; },
+        "circle");
     const Ellipse ellipse{{5, 4, 30, 21}};
     const auto in_ellipse = [](double x, double y) {
         return std::hypot((x - 19.5) / 15, (y - 14) / 10.5) <= 1;
@@ -128,30 +131,34 @@ TEST(Smooth, StrokesAreWithinHalfAWidth) {
     for (const double w : {1.0, 2.0, 3.0, 4.5, 9.0}) {
         const double inwards = std::fmod(w, 2) == 0 ? 0.5 : 0;
         const std::string name = "width " + std::to_string(w);
-        expect_covered(covered_by(window, Circle{{21, 18}, 12}, wide(w)),
-                       [&](double x, double y) { return std::abs(std::hypot(x - 21, y - 18) - 12 + inwards) <= w / 2; },
-                       "circle, " + name);
+        expect_covered(
+            covered_by(window, Circle{{21, 18}, 12}, wide(w)),
+            [&](double x, double y) { return std::abs(std::hypot(x - 21, y - 18) - 12 + inwards) <= w / 2; },
+            "circle, " + name);
         // From pixel to pixel, both whole; an even width lies further up and to the left.
         Stroke round = wide(w);
         round.cap = Cap::round;
         const Position a{8 - inwards, 9 - inwards};
         const Position b{37 - inwards, 26 - inwards};
-        expect_covered(covered_by(window, Line{{8, 9}, {37, 26}}, round),
-                       [&](double x, double y) { return distance(x, y, a, b) <= w / 2; }, "line, " + name);
+        expect_covered(
+            covered_by(window, Line{{8, 9}, {37, 26}}, round),
+            [&](double x, double y) { return distance(x, y, a, b) <= w / 2; }, "line, " + name);
         const double length = std::hypot(29, 17);
         const double more = 0.5 + inwards * (29 + 17) / length;
         const double more_before = 0.5 - inwards * (29 + 17) / length;
         const Position from{a.x - more_before * 29 / length, a.y - more_before * 17 / length};
         const Position to{b.x + more * 29 / length, b.y + more * 17 / length};
-        expect_covered(covered_by(window, Line{{8, 9}, {37, 26}}, wide(w)),
-                       [&](double x, double y) { return beside(x, y, from, to, w / 2); }, "butt line, " + name);
+        expect_covered(
+            covered_by(window, Line{{8, 9}, {37, 26}}, wide(w)),
+            [&](double x, double y) { return beside(x, y, from, to, w / 2); }, "butt line, " + name);
         const Coverages ellipse = covered_by(window, Ellipse::about({23, 19}, 19, 9), wide(w));
         if (w > 8) continue; // the inner edge has cusps
         const ExactArea exact({parallel_to_ellipse({23, 19}, 19, 9, w / 2 - inwards),
                                parallel_to_ellipse({23, 19}, 19, 9, -w / 2 - inwards)});
         for (int y = 0; y < window.height; ++y)
             for (int x = 0; x < window.width; ++x)
-                ASSERT_NEAR(ellipse.at(x, y), 255 * exact.of_pixel(x, y, FillRule::even_odd), 2.5) << name << ellipse;
+                ASSERT_NEAR(ellipse.at(x, y), 255 * exact.of_pixel(x, y, FillRule::even_odd), 2.5)
+                    << name << ellipse;
     }
 }
 
@@ -169,7 +176,8 @@ TEST(Smooth, PathsAreExactWhereCurvesAreSampled) {
             const double t = static_cast<double>(k) / lines;
             const double s = 1 - t;
             const auto at = [&](double Position::*c) {
-                return s * s * s * p[0].*c + 3 * s * s * t * p[1].*c + 3 * s * t * t * p[2].*c + t * t * t * p[3].*c;
+                return s * s * s * p[0].*c + 3 * s * s * t * p[1].*c + 3 * s * t * t * p[2].*c +
+                       t * t * t * p[3].*c;
             };
             ring.push_back({at(&Position::x), at(&Position::y)});
         }
@@ -198,7 +206,8 @@ TEST(Smooth, LevelAndUprightEdgesStaySharp) {
             stroke.alignment = Alignment::centred;
             for (const Cap cap : {Cap::butt, Cap::square}) {
                 stroke.cap = cap;
-                EXPECT_EQ(covered_by(window, level, stroke).sum(), 255 * stroked(window, level, stroke).count());
+                EXPECT_EQ(covered_by(window, level, stroke).sum(),
+                          255 * stroked(window, level, stroke).count());
             }
         }
     // Dashes of level lines are those of crisp ones.
@@ -235,13 +244,14 @@ TEST(Smooth, AreasAddUp) {
         const double area = std::numbers::pi * (radius + 0.5) * (radius + 0.5);
         const double sum = static_cast<double>(covered_by(large, Circle{{150, 150}, radius}).sum()) / 255;
         EXPECT_NEAR(sum / area, 1, 0.0008) << radius;
-        const double ring = static_cast<double>(covered_by(large, Circle{{150, 150}, radius}, wide(3)).sum()) / 255;
+        const double ring =
+            static_cast<double>(covered_by(large, Circle{{150, 150}, radius}, wide(3)).sum()) / 255;
         EXPECT_NEAR(ring / (2 * std::numbers::pi * radius * 3), 1, 0.001) << radius;
     }
 }
 
-/// Random triangles that share edges: on an edge between two the coverages add up to all of the pixel, and the sum
-/// over more differs by no more than their roundings.
+/// Random triangles that share edges: on an edge between two the coverages add up to all of the pixel, and
+/// the sum over more differs by no more than their roundings.
 TEST(Smooth, TilesHaveNoSeams) {
     std::mt19937 engine(11);
     constexpr int across = 6;
@@ -258,13 +268,17 @@ TEST(Smooth, TilesHaveNoSeams) {
         std::vector<int> sum(static_cast<std::size_t>(size.width * size.height));
         std::vector<int> count(sum.size());
         const auto add = [&](Point a, Point b, Point c) {
-            const Coverages one = covered_by(size, Polygon({a, b, c}), Fill{{}, FillRule::even_odd, FillExtent::tiling});
-            const auto at = [](Point point) { return Position{static_cast<double>(point.x), static_cast<double>(point.y)}; };
+            const Coverages one =
+                covered_by(size, Polygon({a, b, c}), Fill{{}, FillRule::even_odd, FillExtent::tiling});
+            const auto at = [](Point point) {
+                return Position{static_cast<double>(point.x), static_cast<double>(point.y)};
+            };
             const ExactArea exact({{at(a), at(b), at(c)}});
             for (std::size_t i = 0; i < sum.size(); ++i) {
                 sum[i] += one.values[i];
                 const auto pixel = static_cast<int>(i);
-                const double area = exact.of_pixel(pixel % size.width, pixel / size.width, FillRule::even_odd);
+                const double area =
+                    exact.of_pixel(pixel % size.width, pixel / size.width, FillRule::even_odd);
                 count[i] += area > 1e-9 ? 1 : 0;
             }
         };
@@ -308,12 +322,14 @@ TEST(Smooth, PathsOfShapesAreTheShapes) {
             if constexpr (ClosedShape<S>) {
                 const Coverages a = covered_by(window, path);
                 const Coverages b = covered_by(window, one);
-                for (std::size_t i = 0; i < a.values.size(); ++i) ASSERT_NEAR(a.values[i], b.values[i], 3) << a << b;
+                for (std::size_t i = 0; i < a.values.size(); ++i)
+                    ASSERT_NEAR(a.values[i], b.values[i], 3) << a << b;
             }
             for (const int width : {1, 3, 7}) {
                 const Coverages a = covered_by(window, path, wide(width));
                 const Coverages b = covered_by(window, one, wide(width));
-                for (std::size_t i = 0; i < a.values.size(); ++i) ASSERT_NEAR(a.values[i], b.values[i], 3) << a << b;
+                for (std::size_t i = 0; i < a.values.size(); ++i)
+                    ASSERT_NEAR(a.values[i], b.values[i], 3) << a << b;
             }
         };
         std::visit(check, shape);
@@ -322,7 +338,8 @@ TEST(Smooth, PathsOfShapesAreTheShapes) {
     const Polygon polygon({{3, 3}, {40, 9}, {22, 34}, {30, 2}});
     for (const FillRule rule : {FillRule::even_odd, FillRule::non_zero})
         for (const FillExtent extent : {FillExtent::whole, FillExtent::tiling})
-            EXPECT_EQ(filled(window, path_of(polygon), {{}, rule, extent}), filled(window, polygon, {{}, rule, extent}));
+            EXPECT_EQ(filled(window, path_of(polygon), {{}, rule, extent}),
+                      filled(window, polygon, {{}, rule, extent}));
     const Polyline polyline{{{3, 3}, {40, 9}, {22, 34}, {30, 2}}};
     EXPECT_EQ(stroked(window, path_of(polyline)), stroked(window, polyline));
 }
@@ -335,7 +352,8 @@ TEST(Smooth, MoreLinesThanAPathMayHaveAreRefused) {
         Fill fill{Colour(255, 255, 255)};
         fill.edges = edges;
         EXPECT_THROW(draw(image, path, fill), ArgumentError);
-        EXPECT_EQ(region(path, fill, Box{100, 100, 5, 5}).area(), 0); // where there is nothing, nothing is counted
+        EXPECT_EQ(region(path, fill, Box{100, 100, 5, 5}).area(),
+                  0); // where there is nothing, nothing is counted
     }
     for (int x = 0; x < window.width; ++x) EXPECT_EQ(image.pixel({x, 20}).red, 0);
 }

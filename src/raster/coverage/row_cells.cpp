@@ -121,7 +121,10 @@ void RowCells::give_full_run(std::int64_t y, SpanSink& sink) {
 inline void RowCells::give_run(std::int64_t y, std::int64_t begin, std::int64_t end, std::uint8_t share,
                                SpanSink& sink) {
     if (share == 0 || begin >= end) return;
-    if (share != 255) return sink.add_coverage(static_cast<std::int32_t>(y), begin, end, share);
+    if (share != 255) {
+        const auto row = static_cast<std::int32_t>(y);
+        return begin + 1 == end ? sink.add_coverage(row, begin, share) : sink.add_coverage(row, begin, end, share);
+    }
     if (full_to_ != begin) {
         give_full_run(y, sink);
         full_from_ = begin;

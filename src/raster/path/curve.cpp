@@ -14,10 +14,28 @@ constexpr double exact_enough = 1.0 / 64;
 
 constexpr double radians_per_degree = std::numbers::pi / 180;
 
-/// Cosine and sine are alike in every eighth of a turn, so that whole ellipses are symmetric.
-SubVector on_arc(const ArcForm& arc, double t) {
-    const Angle at = arc.start + arc.sweep * t;
-    return at.cosine() * arc.across + at.sine() * arc.down;
+struct CosineAndSine {
+    double cosine;
+    double sine;
+};
+
+/// Of an angle, from its difference to the nearest multiple of a quarter turn: alike in every eighth of a turn, so that
+/// whole ellipses are symmetric.
+CosineAndSine at_degrees(double degrees) {
+    const double quarters = std::nearbyint(degrees / 90);
+    const double rest = (degrees - 90 * quarters) * radians_per_degree;
+    const double cosine = std::cos(rest);
+    const double sine = std::sin(rest);
+    switch (static_cast<std::int64_t>(quarters) & 3) {
+    case 0: return {cosine, sine};
+    case 1: return {-sine, cosine};
+    case 2: return {-cosine, -sine};
+    default: return {sine, -cosine};
+    }
+}
+
+CosineAndSine on_arc(const ArcForm& arc, double t) {
+    return at_degrees(arc.start.in_degrees() + arc.sweep.in_degrees() * t);
 }
 
 /// Half of the second derivative of a Bezier curve at its beginning or end, a sixth of it really.
@@ -41,7 +59,10 @@ SubVector Curve::step(double t) const {
     return std::visit(
         [t]<class Form>(const Form& form) -> SubVector {
             if constexpr (std::same_as<Form, StraightForm>) return t * form.way;
-            if constexpr (std::same_as<Form, ArcForm>) return form.centre + on_arc(form, t);
+            if constexpr (std::same_as<Form, ArcForm>) {
+                const auto [cosine, sine] = on_arc(form, t);
+                return form.centre + (cosine * form.across + sine * form.down);
+            }
             if constexpr (std::same_as<Form, CubicForm>) {
                 const double s = 1 - t;
                 return 3 * s * s * t * form.points[0] + 3 * s * t * t * form.points[1] +
@@ -62,9 +83,9 @@ SubVector Curve::velocity(double t) const {
         [t]<class Form>(const Form& form) -> SubVector {
             if constexpr (std::same_as<Form, StraightForm>) return form.way;
             if constexpr (std::same_as<Form, ArcForm>) {
-                const Angle at = form.start + form.sweep * t;
+                const auto [cosine, sine] = on_arc(form, t);
                 const double speed = form.sweep.in_degrees() * radians_per_degree;
-                return speed * (at.cosine() * form.down - at.sine() * form.across);
+                return speed * (cosine * form.down - sine * form.across);
             }
             if constexpr (std::same_as<Form, CubicForm>) {
                 const double s = 1 - t;

@@ -2,6 +2,7 @@
 
 #include "geometry/loose_bounds.hpp"
 #include "geometry/shape_instances.hpp"
+#include "raster/coverage/circle_coverage.hpp"
 #include "raster/coverage/covered_area.hpp"
 #include "raster/path/path_area.hpp"
 #include "raster/path/shape_contours.hpp"
@@ -10,6 +11,7 @@
 #include <cmath>
 #include <concepts>
 #include <limits>
+#include <optional>
 
 namespace coldbrick::raster {
 
@@ -204,6 +206,30 @@ AreaRule add_aligned_stroke(const S& shape, RealPen pen, Alignment alignment, co
     return rule;
 }
 
+/// The circle that a shape is, with the ring that a fill or a stroke makes of it.
+std::optional<Ellipse> circle_of(const Circle& circle) {
+    return Ellipse::about(circle.centre, circle.radius, circle.radius);
+}
+std::optional<Ellipse> circle_of(const Ellipse& ellipse) {
+    return ellipse.box.width == ellipse.box.height ? std::optional(ellipse) : std::nullopt;
+}
+
+SmoothRing ring_about(const Ellipse& circle, double outwards, double inwards) {
+    const Box& box = circle.box;
+    const double radius = static_cast<double>(box.width - 1) / 2;
+    return {HalfPixels::of_pixels(box.x) + HalfPixels{box.width - 1},
+            HalfPixels::of_pixels(box.y) + HalfPixels{box.height - 1}, radius + outwards, radius - inwards};
+}
+
+SmoothRing ring_of(const Ellipse& circle, const RealPen& pen, Alignment alignment) {
+    constexpr double fill = 0.5; // how far it reaches beyond the path
+    switch (alignment) {
+    case Alignment::inside: return ring_about(circle, fill, pen.width - fill);
+    case Alignment::outside: return ring_about(circle, fill + pen.width, -fill);
+    default: return ring_about(circle, (pen.width - (is_even(pen.width) ? 1 : 0)) / 2, (pen.width + (is_even(pen.width) ? 1 : 0)) / 2);
+    }
+}
+
 /// Places on an area's edges.
 OutermostPlaces corners_of(const CoveredArea& area) {
     OutermostPlaces result;
@@ -224,6 +250,12 @@ OutermostPlaces corners_of(const CoveredArea& area) {
 template <class S>
 void fill_smooth(const S& shape, const InsideRule& rule, SpanSink& sink) {
     if (!may_show(shape, 1, sink.clip())) return;
+    if constexpr (Round<S>)
+        if (const auto circle = circle_of(shape)) {
+            SmoothRing disc = ring_about(*circle, 0.5, 0);
+            disc.inner = 0;
+            return add_coverage(disc, sink);
+        }
     CoveredArea area(sink.clip());
     add_fill(shape, rule, area);
     area.give(area_rule<S>(AreaRule::Kind::filled, rule), sink);
@@ -234,6 +266,9 @@ void stroke_smooth(const S& shape, const RealPen& pen, Alignment alignment, cons
                    SpanSink& sink) {
     const double tips = pen.join == Join::mitre ? pen.mitre_limit : 0;
     if (!may_show(shape, (pen.width + 1) * std::max(2.0, tips), sink.clip())) return;
+    if constexpr (Round<S>)
+        if (const auto circle = circle_of(shape); circle && pen.dashes.empty())
+            return add_coverage(ring_of(*circle, pen, alignment), sink);
     CoveredArea area(sink.clip());
     const AreaRule rule = add_aligned_stroke(shape, pen, alignment, filled, area);
     area.give(rule, sink);

@@ -98,6 +98,34 @@ class SpanSink {
             flush_mirrored();
     }
 
+    /// Pixels of a row in the clip from a column on, each covered by a number of its own, 1..255, at most 256.
+    void add_coverages(std::int32_t y, std::int64_t x, std::span<const std::uint8_t> coverages) {
+        const std::int64_t end = x + static_cast<std::int64_t>(coverages.size());
+        if (receiver_.take_coverage == nullptr) return add_visible({y, static_cast<std::int32_t>(x), end});
+        if (coverages.size() > coverages_.size() - coverage_count_ || partial_count_ == partial_.size())
+            flush_coverage();
+        std::uint8_t* const at = coverages_.data() + coverage_count_;
+        for (std::size_t i = 0; i < coverages.size(); ++i) at[i] = coverages[i];
+        partial_[partial_count_++] = {{y, static_cast<std::int32_t>(x), end}, at};
+        coverage_count_ += coverages.size();
+    }
+
+    /// A pixel in the clip that is covered in part.
+    void add_coverage(std::int32_t y, std::int64_t x, std::uint8_t coverage) {
+        if (receiver_.take_coverage == nullptr || coverage_count_ == coverages_.size() ||
+            partial_count_ == partial_.size())
+            return add_coverage(y, x, x + 1, coverage);
+        base::CoverageSpan* const last = partial_.data() + partial_count_;
+        coverages_[coverage_count_] = coverage;
+        if (partial_count_ > 0 && last[-1].span.x_end == x && last[-1].span.y == y) {
+            ++last[-1].span.x_end;
+        } else {
+            *last = {{y, static_cast<std::int32_t>(x), x + 1}, coverages_.data() + coverage_count_};
+            ++partial_count_;
+        }
+        ++coverage_count_;
+    }
+
     /// The columns [x_begin, x_end), not none, of a row, all in the clip, covered alike: 1..255.
     void add_coverage(std::int32_t y, std::int64_t x_begin, std::int64_t x_end, std::uint8_t coverage) {
         if (receiver_.take_coverage == nullptr)

@@ -20,8 +20,7 @@ class StripRows {
     void give_all(std::int64_t top, std::int64_t bottom, SpanSink& sink) {
         std::size_t next = 0;
         for (std::int64_t y = top; y < bottom; ++y) {
-            if (active_.empty() && next < edges_.size())
-                y = std::max(y, edges_[next].top_y >> sub_pixel_bits);
+            if (active_.empty() && next < edges_.size()) y = std::max(y, edges_[next].top_y >> sub_pixel_bits);
             if (y >= bottom || (active_.empty() && next == edges_.size())) return;
             const std::int64_t end = (y + 1) << sub_pixel_bits;
             while (next < edges_.size() && edges_[next].top_y < end)
@@ -233,8 +232,22 @@ void CoveredArea::give_centres(const AreaRule& rule, SpanSink& sink) {
     }
 }
 
+/// By the first row that they are shown in, edges of the same row in any order: counted if they are many for the rows.
 void CoveredArea::sort_by_first_row() {
-    std::ranges::sort(edges_, {}, [](const AreaEdge& edge) { return edge.top_y; });
+    const auto rows = static_cast<std::size_t>(clip_.bottom - clip_.top);
+    const auto row_of = [this](const AreaEdge& edge) {
+        return static_cast<std::size_t>(std::max((edge.top_y >> sub_pixel_bits) - clip_.top, std::int64_t{0}));
+    };
+    if (edges_.size() < rows / 8) {
+        std::ranges::sort(edges_, {}, row_of);
+        return;
+    }
+    std::vector<std::uint32_t> ends(rows + 1);
+    for (const AreaEdge& edge : edges_) ++ends[row_of(edge) + 1];
+    for (std::size_t row = 1; row <= rows; ++row) ends[row] += ends[row - 1];
+    std::vector<AreaEdge> sorted(edges_.size());
+    for (const AreaEdge& edge : edges_) sorted[ends[row_of(edge)]++] = edge;
+    edges_.swap(sorted);
 }
 
 void CoveredArea::give(const AreaRule& rule, SpanSink& sink) {

@@ -32,13 +32,38 @@ inline void RowCells::add_to(std::int64_t column, std::int64_t height, std::int6
 void RowCells::add_whole(const RowPiece& piece, std::int64_t sign) {
     const std::int64_t column = piece.left() >> sub_pixel_bits;
     if (column >= right_) return;
-    if (piece.right() > (column + 1) << sub_pixel_bits)
-        return add_across(piece, piece.top, piece.bottom, sign);
+    if (piece.right() > (column + 1) << sub_pixel_bits) {
+        if (column < left_) return add_across(piece, piece.top, piece.bottom, sign);
+        return add_whole_across(piece, sign);
+    }
     const std::int64_t tall = sign * (height(piece.bottom) - height(piece.top));
     if (column < left_)
         before_ += tall;
     else
         add_to(column, tall, tall * (piece.top_x + piece.bottom_x - 2 * (column << sub_pixel_bits)));
+}
+
+/// All columns of a piece that begins in the first one or right of it.
+void RowCells::add_whole_across(const RowPiece& piece, std::int64_t sign) {
+    const std::int64_t left = piece.left();
+    const std::int64_t right = piece.right();
+    const bool falls = piece.top_x <= piece.bottom_x;
+    const double rise = static_cast<double>(piece.bottom - piece.top) / static_cast<double>(right - left);
+    const std::int64_t last = std::min((right - 1) >> sub_pixel_bits, right_ - 1);
+    std::int32_t near_y = falls ? piece.top : piece.bottom;
+    std::int64_t near = left;
+    for (std::int64_t column = left >> sub_pixel_bits; column <= last; ++column) {
+        const std::int64_t side = column << sub_pixel_bits;
+        const std::int64_t far = std::min(right, side + sub_pixels);
+        std::int32_t far_y = falls ? piece.bottom : piece.top;
+        if (far != right)
+            far_y = piece.top + static_cast<std::int32_t>(
+                                    std::lrint(rise * static_cast<double>(falls ? far - left : right - far)));
+        const std::int64_t tall = sign * (falls ? height(far_y) - height(near_y) : height(near_y) - height(far_y));
+        add_to(column, tall, tall * (near + far - 2 * side));
+        near = far;
+        near_y = far_y;
+    }
 }
 
 void RowCells::add_part(const RowPiece& piece, std::int32_t from, std::int32_t to, std::int64_t sign) {

@@ -62,6 +62,7 @@ class RowCells {
     }
 
     void add_whole(const RowPiece& piece, std::int64_t sign);
+    void add_whole_across(const RowPiece& piece, std::int64_t sign);
     void add_part(const RowPiece& piece, std::int32_t from, std::int32_t to, std::int64_t sign);
     void add_across(const RowPiece& piece, std::int32_t from, std::int32_t to, std::int64_t sign);
     void add_to(std::int64_t column, std::int64_t height, std::int64_t area);

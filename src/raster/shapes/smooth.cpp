@@ -85,6 +85,22 @@ bool is_whole_turn(const S& slice) {
     return slice.sweep >= degrees(360) || slice.sweep <= degrees(-360);
 }
 
+/// A polygon's edges as they are.
+void add_inside(const Polygon& polygon, CoveredArea& area) {
+    for (const auto& ring : polygon.rings) {
+        SubPoint from = SubPoint::of_pixel(ring.back().x, ring.back().y);
+        for (const Point& vertex : ring) {
+            const SubPoint to = SubPoint::of_pixel(vertex.x, vertex.y);
+            area.add(from, to, AreaPart::inside);
+            from = to;
+        }
+    }
+}
+void add_inside(const Path& path, CoveredArea& area) {
+    Flattening flattening(VisibleArea(area.clip(), 0), Flattening::Purpose::inside, path.most_lines());
+    add_inside(contours_of(path), flattening, area, AreaPart::inside);
+}
+
 template <class S>
 void add_fill(const S& shape, const InsideRule& rule, CoveredArea& area) {
     if constexpr (std::same_as<S, Box>) {
@@ -102,8 +118,7 @@ void add_fill(const S& shape, const InsideRule& rule, CoveredArea& area) {
         add_inside(contours_of(shape), flattening, area, AreaPart::inside);
         add_rim(shape, area);
     } else {
-        Flattening flattening(VisibleArea(area.clip(), 0), Flattening::Purpose::inside, most_lines(shape));
-        add_inside(contours_of(shape), flattening, area, AreaPart::inside);
+        add_inside(shape, area);
         if (!is_bare<S>(rule)) add_rim(shape, area);
     }
 }

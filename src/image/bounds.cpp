@@ -4,7 +4,9 @@
 #include "image/draw_pipeline.hpp"
 #include "raster/stroke/outermost_places.hpp"
 
+#include <algorithm>
 #include <concepts>
+#include <cstdint>
 
 namespace coldbrick {
 
@@ -58,6 +60,31 @@ raster::Pen outline_pen(const Stroke& stroke) {
     return pen;
 }
 
+/// The tight box of what rasterise(sink) adds of an area with these corners: row by row if there are few, as
+/// slivers may show far from their corners only.
+template <class Rasterise>
+Box bounds_of_area(const raster::OutermostPlaces& corners, Rasterise rasterise) {
+    static constexpr auto furthest = static_cast<long double>(base::beyond_all_pixels);
+    long double left = furthest;
+    long double top = furthest;
+    long double right = -furthest;
+    long double bottom = -furthest;
+    for (const raster::PixelVector& place : corners.places) {
+        left = std::min(left, place.x);
+        top = std::min(top, place.y);
+        right = std::max(right, place.x);
+        bottom = std::max(bottom, place.y);
+    }
+    constexpr long double few_rows = 4096;
+    if (left > right || bottom - top > few_rows) return raster::bounds_near(corners, rasterise);
+    const auto cut = [](long double value) {
+        return std::clamp(static_cast<std::int64_t>(std::clamp(value, -furthest, furthest)),
+                          raster::everywhere.left, raster::everywhere.right);
+    };
+    const base::Clip clip{cut(left - 2), cut(top - 2), cut(right + 3), cut(bottom + 3)};
+    return clip.empty() ? Box() : raster::tight_box(clip, rasterise);
+}
+
 } // namespace
 
 template <ClosedShape S>
@@ -65,12 +92,12 @@ Box bounds(const S& shape, const Fill& fill) {
     image::check_styled(shape, fill);
     const auto add = [&](raster::SpanSink& sink) { image::rasterise(shape, fill, sink); };
     if constexpr (std::same_as<S, Path>) {
-        return raster::bounds_near(raster::outermost_smooth(shape, image::inside_of(fill)), add);
+        return bounds_of_area(raster::outermost_smooth(shape, image::inside_of(fill)), add);
     } else {
         // The outermost pixels of shapes that end in whole pixels are the same whatever the edges.
         constexpr bool is_box = std::same_as<S, Box> || std::same_as<S, RoundedBox>;
         if (fill.edges == Edges::smooth && !is_box && !is_empty(shape))
-            return raster::bounds_near(raster::outermost_smooth(shape, image::inside_of(fill)), add);
+            return bounds_of_area(raster::outermost_smooth(shape, image::inside_of(fill)), add);
     }
     if constexpr (std::same_as<S, Polygon>)
         if (fill.extent == FillExtent::tiling) return raster::bounds_near(raster::outermost(shape), add);
@@ -84,7 +111,7 @@ Box bounds(const S& shape, const Stroke& stroke) {
     const auto add = [&](raster::SpanSink& sink) { image::rasterise(shape, stroke, {}, sink); };
     const auto smooth_bounds = [&] {
         const raster::RealPen pen = image::real_pen_of(stroke);
-        return raster::bounds_near(raster::outermost_smooth(shape, pen, stroke.alignment, {}), add);
+        return bounds_of_area(raster::outermost_smooth(shape, pen, stroke.alignment, {}), add);
     };
     if constexpr (std::same_as<S, Path>) {
         return smooth_bounds();

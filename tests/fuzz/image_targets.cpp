@@ -74,8 +74,31 @@ Ellipse ellipse_of(Input& input) {
     return {{corner.x, corner.y, width, input.extent()}, input.number(0, 1) == 0 ? Angle() : angle_of(input)};
 }
 
+Position position_of(Input& input) {
+    const Point point = input.point();
+    return {point.x + input.number(0, 15) / 16.0, static_cast<double>(point.y)};
+}
+
+Path path_of(Input& input) {
+    Path path;
+    path.limit_lines(100'000);
+    for (int contours = input.number(1, 3); contours > 0; --contours) {
+        path.move_to(position_of(input));
+        for (int pieces = input.number(1, 4); pieces > 0; --pieces) switch (input.number(0, 3)) {
+            case 0: path.line_to(position_of(input)); break;
+            case 1: path.quadratic_to(position_of(input), position_of(input)); break;
+            case 2: path.cubic_to(position_of(input), position_of(input), position_of(input)); break;
+            default:
+                path.arc_to(position_of(input), angle_of(input),
+                            {input.number(0, 1) == 1, input.number(0, 1) == 1}, position_of(input));
+            }
+        if (input.number(0, 1) == 1) path.close();
+    }
+    return path;
+}
+
 Shape shape_of(Input& input) {
-    switch (input.number(0, 10)) {
+    switch (input.number(0, 11)) {
     case 0: return Dots{points_of(input)};
     case 1: return Line{input.point(), input.point()};
     case 2: return Polyline{points_of(input), input.number(0, 1) == 1};
@@ -85,7 +108,8 @@ Shape shape_of(Input& input) {
     case 6: return Circle{input.point(), input.extent()};
     case 7: return ellipse_of(input);
     case 8: return Sector{ellipse_of(input), angle_of(input), angle_of(input)};
-    case 9: return Segment{ellipse_of(input), angle_of(input), angle_of(input)};
+    case 9: return path_of(input);
+    case 10: return Segment{ellipse_of(input), angle_of(input), angle_of(input)};
     default: return Polygon({points_of(input), points_of(input)});
     }
 }
@@ -102,7 +126,8 @@ Paint paint_of(Input& input) {
 
 Blending blending_of(Input& input) {
     return {input.number(0, 1) == 0 ? BlendMode::source_over : input.choice(BlendMode::luminosity),
-            static_cast<std::uint8_t>(input.number(0, 3) == 0 ? input.number(0, 255) : 255)};
+            static_cast<std::uint8_t>(input.number(0, 3) == 0 ? input.number(0, 255) : 255),
+            input.number(0, 3) == 0 ? BlendSpace::linear : BlendSpace::encoded};
 }
 
 Stroke stroke_of(Input& input, bool is_closed) {
@@ -116,6 +141,7 @@ Stroke stroke_of(Input& input, bool is_closed) {
         stroke.dashes = {{0.25 + input.number(0, 200) / 8.0, input.number(0, 200) / 8.0},
                          input.number(-99, 99) / 4.0};
     stroke.blending = blending_of(input);
+    stroke.edges = input.choice(Edges::smooth);
     return stroke;
 }
 
@@ -157,11 +183,16 @@ void drawing(Bytes bytes) {
     const std::int32_t width = input.number(1, 48);
     const Size size{width, input.number(1, 40)};
     const PixelFormat format = input.format();
-    const Shape shape = shape_of(input);
+    Shape shape;
+    try {
+        shape = shape_of(input);
+    } catch (const ArgumentError&) { // an arc's centre beyond the coordinates
+        return;
+    }
     const bool is_closed = std::visit([]<class S>(const S&) { return ClosedShape<S>; }, shape);
     const Stroke stroke = stroke_of(input, is_closed);
     const Fill fill{paint_of(input), input.choice(FillRule::non_zero), input.choice(FillExtent::tiling),
-                    blending_of(input)};
+                    blending_of(input), input.choice(Edges::smooth)};
     try {
         check_clips(size, format, input, [&](const ImageView& view) {
             const auto draw_one = [&]<class S>(const S& one) {

@@ -8,6 +8,7 @@
 #include <coldbrick/colour_text.hpp>
 #include <coldbrick/error.hpp>
 #include <coldbrick/palette.hpp>
+#include <coldbrick/path_text.hpp>
 #include <coldbrick/sheet.hpp>
 
 #include <cstdio>
@@ -48,6 +49,11 @@ void texts(Bytes bytes) {
     attempt([&] { require(colour(hex(colour(text))) == colour(text), "a colour is its own text's"); });
     attempt([&] {
         require(read_palette(palette_text(read_palette(text))) == read_palette(text), "so is a palette");
+    });
+    attempt([&] {
+        const Path path = read_path(text);
+        require(read_path(path_text(path)).contours().size() == path.contours().size(),
+                "nor does a path lose contours");
     });
     attempt([&] { require(Bitmap(text).size().width > 0, "a bitmap has pixels"); });
 }

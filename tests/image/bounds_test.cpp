@@ -47,13 +47,15 @@ RC_GTEST_PROP(Bounds, AreThoseOfAllPixels, ()) {
     Stroke stroke = *any_stroke_for(shape);
     stroke.width = std::min<double>(stroke.width, 60);
     stroke.alignment = *rc::gen::element(Alignment::centred, Alignment::inside, Alignment::outside);
+    stroke.edges = *rc::gen::element(Edges::crisp, Edges::crisp, Edges::smooth);
     const auto check = [&stroke]<class S>(const S& one) {
         if constexpr (OpenShape<S>) stroke.alignment = Alignment::centred;
         RC_LOG() << one << ' ' << stroke << '\n';
         RC_ASSERT(is_same(bounds(one, stroke), region(one, stroke).bounds()));
         if constexpr (ClosedShape<S>) {
-            const Fill tiling{{}, FillRule::non_zero, FillExtent::tiling};
-            RC_ASSERT(is_same(bounds(one, Fill{}), region(one, Fill{}).bounds()));
+            const Fill tiling{{}, FillRule::non_zero, FillExtent::tiling, {}, stroke.edges};
+            const Fill whole{{}, FillRule::even_odd, FillExtent::whole, {}, stroke.edges};
+            RC_ASSERT(is_same(bounds(one, whole), region(one, whole).bounds()));
             RC_ASSERT(is_same(bounds(one, tiling), region(one, tiling).bounds()));
         }
     };

@@ -15,7 +15,8 @@ namespace {
 class CircleRow {
   public:
     CircleRow(double radius, double top, double bottom)
-        : radius_(radius), half_by_radius_(0.5 / radius), top_(top), bottom_(std::min(bottom, radius)), full_(bottom <= radius) {
+        : radius_(radius), half_by_radius_(0.5 / radius), top_(top), bottom_(std::min(bottom, radius)),
+          full_(bottom <= radius) {
         if (top >= radius) return;
         widest_ = half_width(top);
         narrowest_ = half_width(bottom_);
@@ -89,7 +90,8 @@ class RingRows {
             const bool shows_below = below >= clip.top && below < clip.bottom;
             const bool shows_above = above != below && above >= clip.top && above < clip.bottom;
             if (!shows_below && !shows_above) continue;
-            add_row(row, shows_below ? below : above, shows_below && shows_above ? above : below, shows_below && shows_above);
+            add_row(row, shows_below ? below : above, shows_below && shows_above ? above : below,
+                    shows_below && shows_above);
         }
     }
 
@@ -112,11 +114,15 @@ class RingRows {
         if (outer.widest() <= 0) return;
         const CircleRow inner(std::max(ring_.inner, 0.0), heights.near, heights.far);
         const std::int64_t odd = ring_.centre_x.parity();
-        const auto column_at = [odd](double x) { return static_cast<std::int64_t>(x + (odd != 0 ? 0 : 0.5)); };
+        const auto column_at = [odd](double x) {
+            return static_cast<std::int64_t>(x + (odd != 0 ? 0 : 0.5));
+        };
         // Columns from the first that the hole's edge leaves in part to the last that the outer edge covers.
-        const std::int64_t first = ring_.inner > 0 && inner.narrowest() > 0 ? column_at(inner.narrowest()) : 0;
+        const std::int64_t first =
+            ring_.inner > 0 && inner.narrowest() > 0 ? column_at(inner.narrowest()) : 0;
         const std::int64_t end = column_at(outer.widest()) + 1;
-        const std::int64_t full_begin = ring_.inner > 0 && inner.widest() > 0 ? column_at(inner.widest()) + 1 : 0;
+        const std::int64_t full_begin =
+            ring_.inner > 0 && inner.widest() > 0 ? column_at(inner.widest()) + 1 : 0;
         const std::int64_t full_end = std::max(column_at(outer.narrowest()), full_begin);
         const double tall = heights.far - heights.near;
         const RowPair pair{y, other_y, has_other};
@@ -215,8 +221,9 @@ class RingRows {
         const std::int64_t begin = std::clamp<std::int64_t>(clip.left - x, 0, count);
         const std::int64_t end = std::clamp<std::int64_t>(clip.right - x, begin, count);
         if (begin == end) return;
-        sink_.add_coverages(static_cast<std::int32_t>(y), x + begin,
-                            shares.subspan(static_cast<std::size_t>(begin), static_cast<std::size_t>(end - begin)));
+        sink_.add_coverages(
+            static_cast<std::int32_t>(y), x + begin,
+            shares.subspan(static_cast<std::size_t>(begin), static_cast<std::size_t>(end - begin)));
     }
 
     void give_full(std::int64_t y, std::int64_t begin, std::int64_t end) {

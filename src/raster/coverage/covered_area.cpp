@@ -20,7 +20,8 @@ class StripRows {
     void give_all(std::int64_t top, std::int64_t bottom, SpanSink& sink) {
         std::size_t next = 0;
         for (std::int64_t y = top; y < bottom; ++y) {
-            if (active_.empty() && next < edges_.size()) y = std::max(y, edges_[next].top_y >> sub_pixel_bits);
+            if (active_.empty() && next < edges_.size())
+                y = std::max(y, edges_[next].top_y >> sub_pixel_bits);
             if (y >= bottom || (active_.empty() && next == edges_.size())) return;
             const std::int64_t end = (y + 1) << sub_pixel_bits;
             while (next < edges_.size() && edges_[next].top_y < end)
@@ -163,6 +164,25 @@ class StripRows {
 
 } // namespace
 
+/// By the first row, those of the same row in any order: counted if there are many.
+template <class FirstRow>
+void CoveredArea::sort_by_row(FirstRow first_row) {
+    const auto rows = static_cast<std::size_t>(clip_.bottom - clip_.top);
+    const auto row_of = [&](const AreaEdge& edge) {
+        return static_cast<std::size_t>(std::clamp(first_row(edge), clip_.top, clip_.bottom - 1) - clip_.top);
+    };
+    if (edges_.size() < rows / 8) {
+        std::ranges::sort(edges_, {}, row_of);
+        return;
+    }
+    std::vector<std::uint32_t> ends(rows + 1);
+    for (const AreaEdge& edge : edges_) ++ends[row_of(edge) + 1];
+    for (std::size_t row = 1; row <= rows; ++row) ends[row] += ends[row - 1];
+    std::vector<AreaEdge> sorted(edges_.size());
+    for (const AreaEdge& edge : edges_) sorted[ends[row_of(edge)]++] = edge;
+    edges_.swap(sorted);
+}
+
 namespace {
 
 /// Where edges pass the centres of one row's pixels.
@@ -170,11 +190,16 @@ class CentreRow {
   public:
     explicit CentreRow(const std::vector<AreaEdge>& edges) : edges_(edges) {}
 
-    /// Goes on to a row whose centres lie at a height.
-    void go_to(std::int64_t centre) {
+    /// The first row whose centres an edge may pass.
+    static std::int64_t first_row_of(const AreaEdge& edge) {
+        return (edge.top_y + half_a_pixel - 1) >> sub_pixel_bits;
+    }
+
+    void go_to(std::int64_t y) {
+        const std::int64_t centre = y * sub_pixels + half_a_pixel;
         std::erase_if(passing_, [centre](const Passing& one) { return one.edge->bottom_y <= centre; });
         const std::size_t before = passing_.size();
-        for (; next_ < edges_.size() && edges_[next_].top_y <= centre; ++next_)
+        for (; next_ < edges_.size() && first_row_of(edges_[next_]) <= y; ++next_)
             if (edges_[next_].bottom_y > centre) passing_.push_back({0, &edges_[next_]});
         for (Passing& one : passing_) one.x = one.edge->x_at(centre);
         // Edges that go on hardly change places.
@@ -205,7 +230,7 @@ class CentreRow {
     /// The first row that may have pixels, if none has begun.
     [[nodiscard]] std::int64_t first_row(std::int64_t y) const {
         if (!passing_.empty() || next_ == edges_.size()) return y;
-        return std::max(y, edges_[next_].top_y >> sub_pixel_bits);
+        return std::max(y, first_row_of(edges_[next_]));
     }
     [[nodiscard]] bool done() const { return passing_.empty() && next_ == edges_.size(); }
 
@@ -222,32 +247,14 @@ class CentreRow {
 } // namespace
 
 void CoveredArea::give_centres(const AreaRule& rule, SpanSink& sink) {
-    sort_by_first_row();
+    sort_by_row(CentreRow::first_row_of);
     CentreRow row(edges_);
     for (std::int64_t y = clip_.top; y < clip_.bottom && !row.done(); ++y) {
         y = row.first_row(y);
         if (y >= clip_.bottom) return;
-        row.go_to(y * sub_pixels + half_a_pixel);
+        row.go_to(y);
         row.give(y, rule, sink);
     }
-}
-
-/// By the first row that they are shown in, edges of the same row in any order: counted if they are many for the rows.
-void CoveredArea::sort_by_first_row() {
-    const auto rows = static_cast<std::size_t>(clip_.bottom - clip_.top);
-    const auto row_of = [this](const AreaEdge& edge) {
-        return static_cast<std::size_t>(std::max((edge.top_y >> sub_pixel_bits) - clip_.top, std::int64_t{0}));
-    };
-    if (edges_.size() < rows / 8) {
-        std::ranges::sort(edges_, {}, row_of);
-        return;
-    }
-    std::vector<std::uint32_t> ends(rows + 1);
-    for (const AreaEdge& edge : edges_) ++ends[row_of(edge) + 1];
-    for (std::size_t row = 1; row <= rows; ++row) ends[row] += ends[row - 1];
-    std::vector<AreaEdge> sorted(edges_.size());
-    for (const AreaEdge& edge : edges_) sorted[ends[row_of(edge)]++] = edge;
-    edges_.swap(sorted);
 }
 
 void CoveredArea::give(const AreaRule& rule, SpanSink& sink) {
@@ -262,7 +269,7 @@ void CoveredArea::give(const AreaRule& rule, SpanSink& sink) {
     left = std::max(left >> sub_pixel_bits, clip_.left);
     right = std::min((right + sub_pixels - 1) >> sub_pixel_bits, clip_.right);
     if (left >= right) return;
-    sort_by_first_row();
+    sort_by_row([](const AreaEdge& edge) { return edge.top_y >> sub_pixel_bits; });
     for (; left < right; left += widest_strip)
         StripRows(edges_, rule, left, std::min(left + widest_strip, right))
             .give_all(clip_.top, clip_.bottom, sink);

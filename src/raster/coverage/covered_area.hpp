@@ -116,7 +116,8 @@ class CoveredArea {
     void give_centres(const AreaRule& rule, SpanSink& sink);
 
   private:
-    void sort_by_first_row();
+    template <class FirstRow>
+    void sort_by_row(FirstRow first_row);
 
     base::Clip clip_;
     std::vector<AreaEdge> edges_;

@@ -10,13 +10,13 @@ namespace coldbrick::raster {
 namespace {
 
 constexpr std::size_t word_bits = 64;
-constexpr std::size_t none = std::numeric_limits<std::size_t>::max();
+constexpr std::size_t no_word = std::numeric_limits<std::size_t>::max();
 
 } // namespace
 
 RowCells::RowCells(std::int64_t left, std::int64_t right, bool tiling)
     : left_(left), right_(right), tiling_(tiling), cells_(static_cast<std::size_t>(right - left)),
-      touched_((cells_.size() + word_bits - 1) / word_bits), first_touched_(none) {}
+      touched_((cells_.size() + word_bits - 1) / word_bits), first_touched_(no_word) {}
 
 inline void RowCells::add_to(std::int64_t column, std::int64_t height, std::int64_t area) {
     const auto at = static_cast<std::size_t>(column - left_);
@@ -59,7 +59,8 @@ void RowCells::add_whole_across(const RowPiece& piece, std::int64_t sign) {
         if (far != right)
             far_y = piece.top + static_cast<std::int32_t>(
                                     std::lrint(rise * static_cast<double>(falls ? far - left : right - far)));
-        const std::int64_t tall = sign * (falls ? height(far_y) - height(near_y) : height(near_y) - height(far_y));
+        const std::int64_t tall =
+            sign * (falls ? height(far_y) - height(near_y) : height(near_y) - height(far_y));
         add_to(column, tall, tall * (near + far - 2 * side));
         near = far;
         near_y = far_y;
@@ -148,7 +149,8 @@ inline void RowCells::give_run(std::int64_t y, std::int64_t begin, std::int64_t 
     if (share == 0 || begin >= end) return;
     if (share != 255) {
         const auto row = static_cast<std::int32_t>(y);
-        return begin + 1 == end ? sink.add_coverage(row, begin, share) : sink.add_coverage(row, begin, end, share);
+        return begin + 1 == end ? sink.add_coverage(row, begin, share)
+                                : sink.add_coverage(row, begin, end, share);
     }
     if (full_to_ != begin) {
         give_full_run(y, sink);
@@ -176,7 +178,7 @@ void RowCells::give(std::int64_t y, SpanSink& sink) {
     }
     if (before_ != 0) give_run(y, next, right_, coverage(before_, {0, 0}), sink);
     give_full_run(y, sink);
-    first_touched_ = none;
+    first_touched_ = no_word;
     end_touched_ = 0;
     before_ = 0;
 }

@@ -12,6 +12,7 @@ namespace coldbrick::raster {
 constexpr int sub_pixel_bits = 16;
 constexpr std::int64_t sub_pixels = std::int64_t{1} << sub_pixel_bits;
 constexpr std::int64_t half_a_pixel = sub_pixels / 2;
+constexpr auto real_sub_pixels = static_cast<double>(sub_pixels);
 
 /// A position in sub-pixels: (0, 0) is the centre of pixel (0, 0).
 struct SubPoint {

@@ -19,8 +19,8 @@ struct CosineAndSine {
     double sine;
 };
 
-/// Of an angle, from its difference to the nearest multiple of a quarter turn: alike in every eighth of a turn, so that
-/// whole ellipses are symmetric.
+/// Of an angle, from its difference to the nearest multiple of a quarter turn: alike in every eighth of a
+/// turn, so that whole ellipses are symmetric.
 CosineAndSine at_degrees(double degrees) {
     const double quarters = std::nearbyint(degrees / 90);
     const double rest = (degrees - 90 * quarters) * radians_per_degree;

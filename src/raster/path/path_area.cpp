@@ -28,8 +28,6 @@ void add_inside(std::span<const CurveContour> contours, Flattening& flattening, 
 
 namespace {
 
-constexpr double pixel = static_cast<double>(sub_pixels);
-
 /// Nodes one after the other, none like the one before.
 class NodeList {
   public:
@@ -107,9 +105,9 @@ class ContourStroker {
     /// By how much a butt end goes on. A shifted line goes on from where its end would be.
     [[nodiscard]] double lengthening(SubPoint from, SubPoint end) const {
         if (!pen_.on_pixels) return 0;
-        if (!pen_.shifted) return pixel / 2;
+        if (!pen_.shifted) return real_sub_pixels / 2;
         const SubVector way = SubVector::between(from, end);
-        return pixel / 2 * (1 + (way.x + way.y) / way.length());
+        return real_sub_pixels / 2 * (1 + (way.x + way.y) / way.length());
     }
 
     // Dashes.
@@ -141,17 +139,19 @@ class ContourStroker {
         // The caps nearest to what can be seen reach further over it than all others.
         const double more = static_cast<double>(pattern.period()) + 1;
         const auto add_on = [&](double from, double to) {
-            pattern.for_each_on(from / pixel - more, to / pixel + more, [&](long double on, long double off) {
-                const auto begin = static_cast<double>(on) * pixel;
-                if (begin <= done) return;
-                done = begin;
-                add_dash(stretches, begin, static_cast<double>(off) * pixel, whole);
-            });
+            pattern.for_each_on(from / real_sub_pixels - more, to / real_sub_pixels + more,
+                                [&](long double on, long double off) {
+                                    const auto begin = static_cast<double>(on) * real_sub_pixels;
+                                    if (begin <= done) return;
+                                    done = begin;
+                                    add_dash(stretches, begin, static_cast<double>(off) * real_sub_pixels,
+                                             whole);
+                                });
         };
         // Beside a curve the caps of all dashes may reach as far, unless the dashes are so short that they
         // look alike.
         constexpr double many = 256;
-        const double width = (pen_.outline.right + pen_.outline.left) / pixel;
+        const double width = (pen_.outline.right + pen_.outline.left) / real_sub_pixels;
         const bool nearest_only =
             pen_.outline.cap == Cap::butt || width > many * static_cast<double>(pattern.period());
         for (const Stretch& stretch : stretches) for_each_visible(stretch, nearest_only, add_on);
@@ -165,7 +165,7 @@ class ContourStroker {
         if (curve.is_straight()) {
             const double whole = stretch.length.whole();
             if (whole == 0) return visit(stretch.begin, stretch.begin);
-            if (!visible_.hides(curve.from(), curve.to(), pixel)) {
+            if (!visible_.hides(curve.from(), curve.to(), real_sub_pixels)) {
                 const auto [begin, end] = visible_.along(curve.from(), curve.to());
                 visit(stretch.begin + std::clamp(begin, 0.0, 1.0) * whole,
                       stretch.begin + std::clamp(end, 0.0, 1.0) * whole);
@@ -176,7 +176,7 @@ class ContourStroker {
             flattening_.flatten(curve, 0, 1, [&](SubPoint to, double t) {
                 const bool beside =
                     nearest_only && from != 0 && t != 1 && visible_.passes_beside(at, to, flatness);
-                if (!beside && !visible_.hides(at, to, pixel))
+                if (!beside && !visible_.hides(at, to, real_sub_pixels))
                     visit(stretch.begin + stretch.length.up_to(from),
                           stretch.begin + stretch.length.up_to(t));
                 at = to;
@@ -184,23 +184,23 @@ class ContourStroker {
             });
         }
         const double end = stretch.begin + stretch.length.whole();
-        if (!visible_tips_.hides(curve.to(), curve.to(), pixel)) visit(end, end);
+        if (!visible_tips_.hides(curve.to(), curve.to(), real_sub_pixels)) visit(end, end);
     }
 
     /// True for what is as wide as a pixel and lies on pixels: there a dash has the pixels whose centre it
     /// reaches, its far end left out, so that equal dashes and gaps look alike.
     [[nodiscard]] bool is_thin() const {
         return pen_.on_pixels && pen_.outline.cap == Cap::butt &&
-               pen_.outline.right + pen_.outline.left == pixel;
+               pen_.outline.right + pen_.outline.left == real_sub_pixels;
     }
 
     void add_dash(const std::vector<Stretch>& stretches, double on, double off, double whole) {
         const bool dot = on == off;
         if (is_thin()) {
-            const double begin = on - pixel / 2;
-            const double end = off - pixel / 2;
-            if (dot || end <= -pixel / 2 || begin >= whole + pixel / 2) return;
-            const auto beyond = [](double way) { return std::clamp(2 * way / pixel, 0.0, 1.0); };
+            const double begin = on - real_sub_pixels / 2;
+            const double end = off - real_sub_pixels / 2;
+            if (dot || end <= -real_sub_pixels / 2 || begin >= whole + real_sub_pixels / 2) return;
+            const auto beyond = [](double way) { return std::clamp(2 * way / real_sub_pixels, 0.0, 1.0); };
             return give_dash(stretches, {std::clamp(begin, 0.0, whole),
                                          std::clamp(end, 0.0, whole),
                                          {beyond(-begin), beyond(end - whole)}});
@@ -225,7 +225,7 @@ class ContourStroker {
         if (nodes_.nodes().size() > 1) return give_open(dash.share);
         if (direction.length() == 0) return give_dot(nodes_.nodes().front().at, dash.share);
         const SubVector unit = (1 / direction.length()) * direction;
-        const double more = pen_.on_pixels ? pixel / 2 : 0;
+        const double more = pen_.on_pixels ? real_sub_pixels / 2 : 0;
         outliner_.add_dot(nodes_.nodes().front().at, unit,
                           {dash.share.at_begin * more, dash.share.at_end * more});
     }

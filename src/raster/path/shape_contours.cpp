@@ -14,12 +14,12 @@ namespace coldbrick::raster {
 
 namespace {
 
-SubPoint at(Point pixel) {
+SubPoint sub_point(Point pixel) {
     return SubPoint::of_pixel(pixel.x, pixel.y);
 }
 
 /// Positions of paths are whole numbers of sub-pixels.
-SubPoint at(Position position) {
+SubPoint sub_point(Position position) {
     return {std::llrint(position.x * static_cast<double>(sub_pixels)),
             std::llrint(position.y * static_cast<double>(sub_pixels))};
 }
@@ -31,8 +31,9 @@ SubVector vector_of(Position way) {
 CurveContour lines_between(std::span<const Point> points, bool closed) {
     CurveContour result{{}, closed};
     for (std::size_t i = 1; i < points.size(); ++i)
-        result.curves.emplace_back(at(points[i - 1]), at(points[i]));
-    if (closed || points.size() == 1) result.curves.emplace_back(at(points.back()), at(points.front()));
+        result.curves.emplace_back(sub_point(points[i - 1]), sub_point(points[i]));
+    if (closed || points.size() == 1)
+        result.curves.emplace_back(sub_point(points.back()), sub_point(points.front()));
     return result;
 }
 
@@ -80,27 +81,28 @@ struct PieceAdder {
     CurveContour& contour;
     SubPoint from;
 
-    void operator()(const PathLine& line) const { contour.curves.emplace_back(from, at(line.to)); }
+    void operator()(const PathLine& line) const { contour.curves.emplace_back(from, sub_point(line.to)); }
 
     /// The same curve as one of degree 3.
     void operator()(const PathQuadratic& curve) const {
-        const SubVector control = SubVector::between(from, at(curve.control));
-        const SubVector end = SubVector::between(from, at(curve.to));
+        const SubVector control = SubVector::between(from, sub_point(curve.control));
+        const SubVector end = SubVector::between(from, sub_point(curve.to));
         const SubVector first = 2.0 / 3 * control;
-        contour.curves.emplace_back(from, CubicForm{{first, first + 1.0 / 3 * end, end}}, at(curve.to));
+        contour.curves.emplace_back(from, CubicForm{{first, first + 1.0 / 3 * end, end}},
+                                    sub_point(curve.to));
     }
 
     void operator()(const PathCubic& curve) const {
-        const CubicForm form{{SubVector::between(from, at(curve.first_control)),
-                              SubVector::between(from, at(curve.second_control)),
-                              SubVector::between(from, at(curve.to))}};
-        contour.curves.emplace_back(from, form, at(curve.to));
+        const CubicForm form{{SubVector::between(from, sub_point(curve.first_control)),
+                              SubVector::between(from, sub_point(curve.second_control)),
+                              SubVector::between(from, sub_point(curve.to))}};
+        contour.curves.emplace_back(from, form, sub_point(curve.to));
     }
 
     void operator()(const PathArc& arc) const {
-        const ArcForm form{SubVector::between(from, at(arc.centre)), vector_of(arc.across),
+        const ArcForm form{SubVector::between(from, sub_point(arc.centre)), vector_of(arc.across),
                            vector_of(arc.down), arc.start, arc.sweep};
-        contour.curves.emplace_back(from, form, at(arc.to));
+        contour.curves.emplace_back(from, form, sub_point(arc.to));
     }
 };
 
@@ -254,12 +256,13 @@ Contours contours_of(const Path& path) {
     Contours result;
     for (const Contour& contour : path.contours()) {
         CurveContour curves{{}, contour.closed};
-        SubPoint from = at(contour.start);
+        SubPoint from = sub_point(contour.start);
         for (const PathPiece& piece : contour.pieces) {
             std::visit(PieceAdder{curves, from}, piece);
             from = curves.curves.back().to();
         }
-        if (contour.closed && from != at(contour.start)) curves.curves.emplace_back(from, at(contour.start));
+        if (contour.closed && from != sub_point(contour.start))
+            curves.curves.emplace_back(from, sub_point(contour.start));
         if (!curves.curves.empty()) result.push_back(std::move(curves));
     }
     return result;

@@ -16,10 +16,8 @@ namespace coldbrick::raster {
 
 namespace {
 
-constexpr auto pixel = static_cast<double>(sub_pixels);
-
 ContourPen contour_pen(const RealPen& pen) {
-    const double half = pen.width / 2 * pixel;
+    const double half = pen.width / 2 * real_sub_pixels;
     return {{half, half, pen.cap, pen.join, pen.mitre_limit}, pen.dashes, pen.dash_offset, false, false};
 }
 
@@ -94,7 +92,7 @@ class ThinLines {
     void put(std::int64_t x, std::int64_t y, double position) {
         const base::Clip& clip = parts_.clip();
         if (y < clip.top || y >= clip.bottom || x < clip.left || x >= clip.right) return;
-        if (dashes_.period() == 0 || finder_.on(position / pixel))
+        if (dashes_.period() == 0 || finder_.on(position / real_sub_pixels))
             parts_.add(static_cast<std::int32_t>(y), x, x + 1);
     }
 
@@ -107,7 +105,8 @@ class ThinLines {
 void add_thin(const Contours& contours, const RealPen& pen, std::size_t most_lines, SpanSink& parts) {
     const DashPattern dashes(pen.dashes, pen.dash_offset);
     ThinLines lines(dashes, parts);
-    Flattening flattening(VisibleArea(parts.clip(), pixel), Flattening::Purpose::inside, most_lines);
+    Flattening flattening(VisibleArea(parts.clip(), real_sub_pixels), Flattening::Purpose::inside,
+                          most_lines);
     for_each_line(contours, flattening, !pen.dashes.empty(), [&](const FlatLine& line) { lines.add(line); });
 }
 

@@ -17,12 +17,28 @@ namespace coldbrick::raster {
 
 namespace {
 
-constexpr auto pixel = static_cast<double>(sub_pixels);
-constexpr double half_pixel = pixel / 2;
+constexpr double half_pixel = real_sub_pixels / 2;
 constexpr std::size_t any_number = std::numeric_limits<std::size_t>::max();
 
+/// Shapes that may be a whole ellipse.
 template <class S>
-concept Round = std::same_as<S, Circle> || std::same_as<S, Ellipse>;
+concept Elliptic = std::same_as<S, Circle> || requires(const S& shape) {
+    shape.sweep;
+};
+
+/// The ellipse that a shape is the whole of.
+std::optional<Ellipse> whole_ellipse(const Circle& circle) {
+    return Ellipse::about(circle.centre, circle.radius, circle.radius);
+}
+template <class Slice>
+std::optional<Ellipse> whole_ellipse(const Slice& slice) {
+    const bool whole = slice.sweep >= degrees(360) || slice.sweep <= degrees(-360);
+    return whole ? std::optional(slice.ellipse) : std::nullopt;
+}
+
+bool is_circle(const Ellipse& ellipse) {
+    return ellipse.box.width == ellipse.box.height;
+}
 
 /// Shapes with rings, whose inside the fill rule settles.
 template <class S>
@@ -73,18 +89,6 @@ void add_contour(const CurveContour& contour, CoveredArea& area, AreaPart part,
     add_inside({&contour, 1}, flattening, area, part, inside);
 }
 
-EllipseFrame frame_of(const Ellipse& ellipse, double grown) {
-    return EllipseFrame::of(ellipse, grown);
-}
-EllipseFrame frame_of(const Circle& circle, double grown) {
-    return EllipseFrame::of(Ellipse::about(circle.centre, circle.radius, circle.radius), grown);
-}
-
-template <class S>
-bool is_whole_turn(const S& slice) {
-    return slice.sweep >= degrees(360) || slice.sweep <= degrees(-360);
-}
-
 /// A polygon's edges as they are.
 void add_inside(const Polygon& polygon, CoveredArea& area) {
     for (const auto& ring : polygon.rings) {
@@ -107,13 +111,14 @@ void add_fill(const S& shape, const InsideRule& rule, CoveredArea& area) {
         add_contour(box_contour(SubBox::of(shape).grown(half_pixel)), area, AreaPart::inside);
     } else if constexpr (std::same_as<S, RoundedBox>) {
         const std::int64_t radius = corner_radius(shape);
-        const double round = radius == 0 ? 0 : static_cast<double>(radius) * pixel + half_pixel;
+        const double round = radius == 0 ? 0 : static_cast<double>(radius) * real_sub_pixels + half_pixel;
         add_contour(box_contour(SubBox::of(shape.box).grown(half_pixel), round), area, AreaPart::inside);
-    } else if constexpr (Round<S>) {
-        const EllipseFrame frame = frame_of(shape, half_pixel);
+    } else if constexpr (std::same_as<S, Circle>) {
+        add_fill(*whole_ellipse(shape), rule, area);
+    } else if constexpr (std::same_as<S, Ellipse>) {
+        const EllipseFrame frame = EllipseFrame::of(shape, half_pixel);
         add_contour(ellipse_contour(frame.centre, frame.across, frame.down), area, AreaPart::inside);
     } else if constexpr (std::same_as<S, Sector> || std::same_as<S, Segment>) {
-        if (is_whole_turn(shape)) return add_fill(shape.ellipse, rule, area);
         Flattening flattening(VisibleArea(area.clip(), 0), Flattening::Purpose::inside, any_number);
         add_inside(contours_of(shape), flattening, area, AreaPart::inside);
         add_rim(shape, area);
@@ -140,7 +145,7 @@ bool is_even(double width) {
 
 template <class S>
 ContourPen contour_pen(const RealPen& pen) {
-    const double half = pen.width / 2 * pixel;
+    const double half = pen.width / 2 * real_sub_pixels;
     const bool even = is_on_pixels<S> && is_even(pen.width);
     // The odd pixel of an even width lies inside, or above and to the left.
     const double inwards = even && !Shifting<S> ? half_pixel : 0;
@@ -170,17 +175,6 @@ void add_box_band(const SubBox& path, double radius, const OutlinePen& pen, Cove
                     Inside::taken_away);
 }
 
-/// A ring between two circles.
-void add_ring(const Ellipse& circle, const OutlinePen& pen, CoveredArea& area) {
-    const EllipseFrame outer = frame_of(circle, pen.left);
-    add_contour(ellipse_contour(outer.centre, outer.across, outer.down), area, AreaPart::stroke);
-    const double radius = static_cast<double>((circle.box.width - 1) * half_a_pixel);
-    if (radius <= pen.right) return;
-    const EllipseFrame inner = frame_of(circle, -pen.right);
-    add_contour(ellipse_contour(inner.centre, inner.across, inner.down), area, AreaPart::stroke,
-                Inside::taken_away);
-}
-
 template <class S>
 void add_pen_stroke(const S& shape, const RealPen& real_pen, CoveredArea& area) {
     const ContourPen pen = contour_pen<S>(real_pen);
@@ -188,15 +182,9 @@ void add_pen_stroke(const S& shape, const RealPen& real_pen, CoveredArea& area) 
     if constexpr (std::same_as<S, Box>) {
         if (solid) return add_box_band(SubBox::of(shape), 0, pen.outline, area);
     } else if constexpr (std::same_as<S, RoundedBox>) {
-        const double radius = static_cast<double>(corner_radius(shape)) * pixel;
+        const double radius = static_cast<double>(corner_radius(shape)) * real_sub_pixels;
         if (radius == 0) return add_pen_stroke(shape.box, real_pen, area);
         if (solid) return add_box_band(SubBox::of(shape.box), radius, pen.outline, area);
-    } else if constexpr (std::same_as<S, Circle>) {
-        return add_pen_stroke(Ellipse::about(shape.centre, shape.radius, shape.radius), real_pen, area);
-    } else if constexpr (std::same_as<S, Ellipse>) {
-        if (solid && shape.box.width == shape.box.height) return add_ring(shape, pen.outline, area);
-    } else if constexpr (requires { shape.sweep; }) {
-        if (is_whole_turn(shape)) return add_pen_stroke(shape.ellipse, real_pen, area);
     }
     add_stroke(contours_of(shape), pen, most_lines(shape), area, AreaPart::stroke);
 }
@@ -221,14 +209,6 @@ AreaRule add_aligned_stroke(const S& shape, RealPen pen, Alignment alignment, co
     return rule;
 }
 
-/// The circle that a shape is, with the ring that a fill or a stroke makes of it.
-std::optional<Ellipse> circle_of(const Circle& circle) {
-    return Ellipse::about(circle.centre, circle.radius, circle.radius);
-}
-std::optional<Ellipse> circle_of(const Ellipse& ellipse) {
-    return ellipse.box.width == ellipse.box.height ? std::optional(ellipse) : std::nullopt;
-}
-
 SmoothRing ring_about(const Ellipse& circle, double outwards, double inwards) {
     const Box& box = circle.box;
     const double radius = static_cast<double>(box.width - 1) / 2;
@@ -236,12 +216,21 @@ SmoothRing ring_about(const Ellipse& circle, double outwards, double inwards) {
             HalfPixels::of_pixels(box.y) + HalfPixels{box.height - 1}, radius + outwards, radius - inwards};
 }
 
+SmoothRing disc_of(const Ellipse& circle) {
+    SmoothRing disc = ring_about(circle, 0.5, 0);
+    disc.inner = 0;
+    return disc;
+}
+
 SmoothRing ring_of(const Ellipse& circle, const RealPen& pen, Alignment alignment) {
     constexpr double fill = 0.5; // how far it reaches beyond the path
     switch (alignment) {
     case Alignment::inside: return ring_about(circle, fill, pen.width - fill);
     case Alignment::outside: return ring_about(circle, fill + pen.width, -fill);
-    default: return ring_about(circle, (pen.width - (is_even(pen.width) ? 1 : 0)) / 2, (pen.width + (is_even(pen.width) ? 1 : 0)) / 2);
+    default: {
+        const double inwards = is_even(pen.width) ? fill : 0;
+        return ring_about(circle, pen.width / 2 - inwards, pen.width / 2 + inwards);
+    }
     }
 }
 
@@ -264,13 +253,11 @@ OutermostPlaces corners_of(const CoveredArea& area) {
 
 template <class S>
 void fill_smooth(const S& shape, const InsideRule& rule, SpanSink& sink) {
+    if constexpr (Elliptic<S>)
+        if (const auto ellipse = whole_ellipse(shape)) return fill_smooth(*ellipse, rule, sink);
     if (!may_show(shape, 1, sink.clip())) return;
-    if constexpr (Round<S>)
-        if (const auto circle = circle_of(shape)) {
-            SmoothRing disc = ring_about(*circle, 0.5, 0);
-            disc.inner = 0;
-            return add_coverage(disc, sink);
-        }
+    if constexpr (std::same_as<S, Ellipse>)
+        if (is_circle(shape)) return add_coverage(disc_of(shape), sink);
     CoveredArea area(sink.clip());
     add_fill(shape, rule, area);
     area.give(area_rule<S>(AreaRule::Kind::filled, rule), sink);
@@ -279,11 +266,13 @@ void fill_smooth(const S& shape, const InsideRule& rule, SpanSink& sink) {
 template <class S>
 void stroke_smooth(const S& shape, const RealPen& pen, Alignment alignment, const InsideRule& filled,
                    SpanSink& sink) {
+    if constexpr (Elliptic<S>)
+        if (const auto ellipse = whole_ellipse(shape))
+            return stroke_smooth(*ellipse, pen, alignment, filled, sink);
     const double tips = pen.join == Join::mitre ? pen.mitre_limit : 0;
     if (!may_show(shape, (pen.width + 1) * std::max(2.0, tips), sink.clip())) return;
-    if constexpr (Round<S>)
-        if (const auto circle = circle_of(shape); circle && pen.dashes.empty())
-            return add_coverage(ring_of(*circle, pen, alignment), sink);
+    if constexpr (std::same_as<S, Ellipse>)
+        if (is_circle(shape) && pen.dashes.empty()) return add_coverage(ring_of(shape, pen, alignment), sink);
     CoveredArea area(sink.clip());
     const AreaRule rule = add_aligned_stroke(shape, pen, alignment, filled, area);
     area.give(rule, sink);
@@ -291,6 +280,8 @@ void stroke_smooth(const S& shape, const RealPen& pen, Alignment alignment, cons
 
 template <class S>
 OutermostPlaces outermost_smooth(const S& shape, const InsideRule& rule) {
+    if constexpr (Elliptic<S>)
+        if (const auto ellipse = whole_ellipse(shape)) return outermost_smooth(*ellipse, rule);
     CoveredArea area(everywhere);
     add_fill(shape, rule, area);
     return corners_of(area);
@@ -299,6 +290,9 @@ OutermostPlaces outermost_smooth(const S& shape, const InsideRule& rule) {
 template <class S>
 OutermostPlaces outermost_smooth(const S& shape, const RealPen& pen, Alignment alignment,
                                  const InsideRule& filled) {
+    if constexpr (Elliptic<S>)
+        if (const auto ellipse = whole_ellipse(shape))
+            return outermost_smooth(*ellipse, pen, alignment, filled);
     CoveredArea area(everywhere);
     add_aligned_stroke(shape, pen, alignment, filled, area);
     return corners_of(area);

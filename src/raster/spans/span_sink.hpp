@@ -98,7 +98,8 @@ class SpanSink {
             flush_mirrored();
     }
 
-    /// Pixels of a row in the clip from a column on, each covered by a number of its own, 1..255, at most 256.
+    /// Pixels of a row in the clip from a column on, each covered by a number of its own, 1..255, at most
+    /// 256.
     void add_coverages(std::int32_t y, std::int64_t x, std::span<const std::uint8_t> coverages) {
         const std::int64_t end = x + static_cast<std::int64_t>(coverages.size());
         if (receiver_.take_coverage == nullptr) return add_visible({y, static_cast<std::int32_t>(x), end});

@@ -53,8 +53,8 @@ enum class BlendMode : std::uint8_t {
 enum class BlendSpace : std::uint8_t {
     encoded, ///< as they are stored
     linear,  ///< in linear light, so that thin strokes and smooth edges weigh the same on dark and on light:
-            ///< channels are taken for sRGB. `invert` and the bit modes change the stored numbers
-            ///< nevertheless
+             ///< channels are taken for sRGB. `invert` and the bit modes change the stored numbers
+             ///< nevertheless
 };
 
 /// The blend mode, and how opaque the paint is.

@@ -41,7 +41,7 @@ struct ShapeMaker {
 
     Shape operator()(const PathTextForm& form) const {
         return at_place(form.location, [&] {
-            const Path path = read_path(form.text);
+            Path path = read_path(form.text);
             if (!form.at) return path;
             const Position at = position(*form.at, names);
             return path.transformed(Transform::move(at.x, at.y));
@@ -114,9 +114,9 @@ struct ShapeMaker {
         if (sweep < degrees(-360) || sweep > degrees(360))
             fail(words.sweep->location, fmt::format("the sweep {} is outside -360..360", sweep.in_degrees()));
         const Contour& contour = path.contours().back();
-        const Position from = contour.pieces.empty()
-                                  ? contour.start
-                                  : std::visit([](const auto& piece) { return piece.to; }, contour.pieces.back());
+        const Position from = contour.pieces.empty() ? contour.start
+                                                     : std::visit([](const auto& piece) { return piece.to; },
+                                                                  contour.pieces.back());
         const Position to = Transform::turn(sweep, centre)(from);
         const Position across{from.x - centre.x, from.y - centre.y};
         path.add(PathArc{centre, across, {-across.y, across.x}, Angle(), sweep, to});

@@ -252,13 +252,13 @@ struct StrokeWords {
     ExpressionPtr limit; ///< null if it is left out
     Alignment alignment = Alignment::centred;
     std::vector<ExpressionPtr> dashes;
-    ExpressionPtr offset; ///< null if it is left out
+    ExpressionPtr offset;            ///< null if it is left out
     std::optional<Edges> edges = {}; ///< the sheet's if it is left out
 };
 
 /// A shape as it is written.
-using ShapeForm = std::variant<DotsForm, LineForm, PathForm, PathTextForm, BoxForm, CircleForm, EllipseForm, ArcForm,
-                               PolygonForm, RegularForm>;
+using ShapeForm = std::variant<DotsForm, LineForm, PathForm, PathTextForm, BoxForm, CircleForm, EllipseForm,
+                               ArcForm, PolygonForm, RegularForm>;
 
 /// A shape and its style.
 struct ShapeStatement {

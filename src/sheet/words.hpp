@@ -86,14 +86,13 @@ inline constexpr std::size_t statement_count = static_cast<std::size_t>(Word::on
 
 /// The words as they are written, in the order of the enumeration.
 inline constexpr auto word_texts = std::to_array<std::string_view>(
-    {"sheet",   "frames", "let",     "palette", "image",    "dots",    "line",    "path",
-     "arc",     "box",    "circle",  "ellipse", "sector",   "segment", "polygon", "star",
-     "on",      "at",     "to",      "radius",  "radii",    "size",    "rounded", "turned",
-     "from",    "sweep",  "corners", "tips",    "notch",    "ring",    "closed",  "fill",
-     "nonzero", "tiling", "stroke",  "cap",     "join",     "limit",   "inside",  "outside",
-     "dashes",  "offset", "along",   "around",  "hatch",    "spacing", "wide",    "opacity",
-     "blend",   "anchor", "contain", "cover",   "mirrored", "key",     "rate",    "curve",
-     "smooth",  "crisp",  "linear"});
+    {"sheet",   "frames", "let",     "palette", "image",   "dots",    "line",   "path",     "arc",
+     "box",     "circle", "ellipse", "sector",  "segment", "polygon", "star",   "on",       "at",
+     "to",      "radius", "radii",   "size",    "rounded", "turned",  "from",   "sweep",    "corners",
+     "tips",    "notch",  "ring",    "closed",  "fill",    "nonzero", "tiling", "stroke",   "cap",
+     "join",    "limit",  "inside",  "outside", "dashes",  "offset",  "along",  "around",   "hatch",
+     "spacing", "wide",   "opacity", "blend",   "anchor",  "contain", "cover",  "mirrored", "key",
+     "rate",    "curve",  "smooth",  "crisp",   "linear"});
 static_assert(word_texts.size() == static_cast<std::size_t>(Word::none) &&
               word_texts[static_cast<std::size_t>(Word::star)] == "star" &&
               word_texts[static_cast<std::size_t>(Word::linear)] == "linear");

@@ -121,17 +121,17 @@ class RingRows {
         const std::int64_t first =
             ring_.inner > 0 && inner.narrowest() > 0 ? column_at(inner.narrowest()) : 0;
         const std::int64_t end = column_at(outer.widest()) + 1;
-        const std::int64_t full_begin =
+        const std::int64_t full_from =
             ring_.inner > 0 && inner.widest() > 0 ? column_at(inner.widest()) + 1 : 0;
-        const std::int64_t full_end = std::max(column_at(outer.narrowest()), full_begin);
+        const std::int64_t full_to = std::max(column_at(outer.narrowest()), full_from);
         const double tall = heights.far - heights.near;
         const RowPair pair{y, other_y, has_other};
-        add_columns(first, full_begin, outer, inner, tall, pair);
-        if (full_begin < full_end) {
-            give_full(y, full_begin, full_end);
-            if (has_other) give_full(other_y, full_begin, full_end);
+        add_columns(first, full_from, outer, inner, tall, pair);
+        if (full_from < full_to) {
+            give_full(y, full_from, full_to);
+            if (has_other) give_full(other_y, full_from, full_to);
         }
-        add_columns(full_end, end, outer, inner, tall, pair);
+        add_columns(full_to, end, outer, inner, tall, pair);
     }
 
     /// A row and perhaps the one that mirrors it.

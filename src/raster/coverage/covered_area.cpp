@@ -80,8 +80,7 @@ class StripRows {
                 right = std::max(right, pieces_[end].right());
             const std::span<const RowPiece> group(pieces_.data() + first, end - first);
             const Windings after = windings_after(group, windings);
-            const std::int64_t sign =
-                std::int64_t{after.belong(rule_)} - std::int64_t{windings.belong(rule_)};
+            const std::int64_t sign = step_between(windings, after, rule_);
             if (right <= left_edge_)
                 cells_.add_all(sign);
             else if (group.size() == 1 || is_chain(group))
@@ -144,9 +143,9 @@ class StripRows {
         for (std::size_t i = 1; i < group.size(); ++i)
             if (group[i - 1].bottom_x > group[i].bottom_x) return false;
         for (const RowPiece& piece : group) {
-            const bool before = windings.belong(rule_);
+            const Windings before = windings;
             windings.cross(edge_of(piece).part, edge_of(piece).direction);
-            const std::int64_t sign = std::int64_t{windings.belong(rule_)} - std::int64_t{before};
+            const std::int64_t sign = step_between(before, windings, rule_);
             if (sign != 0) cells_.add(piece, piece.top, piece.bottom, sign);
         }
         return true;
@@ -167,9 +166,10 @@ class StripRows {
 /// By the first row, those of the same row in any order: counted if there are many.
 template <class FirstRow>
 void CoveredArea::sort_by_row(FirstRow first_row) {
-    const auto rows = static_cast<std::size_t>(clip_.bottom - clip_.top);
+    // The last one is for those that begin below all rows.
+    const auto rows = static_cast<std::size_t>(clip_.bottom - clip_.top) + 1;
     const auto row_of = [&](const AreaEdge& edge) {
-        return static_cast<std::size_t>(std::clamp(first_row(edge), clip_.top, clip_.bottom - 1) - clip_.top);
+        return static_cast<std::size_t>(std::clamp(first_row(edge), clip_.top, clip_.bottom) - clip_.top);
     };
     if (edges_.size() < rows / 8) {
         std::ranges::sort(edges_, {}, row_of);

@@ -62,6 +62,14 @@ struct Windings {
     friend bool operator==(const Windings&, const Windings&) = default;
 };
 
+/// 1 where an area begins between two places, -1 where it ends, else 0.
+inline std::int64_t step_between(const Windings& left, const Windings& right, const AreaRule& rule) {
+    const bool before = left.belong(rule);
+    const bool after = right.belong(rule);
+    if (before == after) return 0;
+    return after ? 1 : -1;
+}
+
 /// A straight edge, from its upper end down. Its columns and rows are counted from the top-left corner of
 /// pixel (0, 0), in sub-pixels.
 struct AreaEdge {

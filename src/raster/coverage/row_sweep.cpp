@@ -125,7 +125,7 @@ void RowSweep::settle_at(std::size_t i, std::int32_t y) {
     const AreaEdge& edge = edges_[static_cast<std::size_t>(active.piece->edge)];
     active.after = before;
     active.after.cross(edge.part, edge.direction);
-    const std::int64_t sign = std::int64_t{active.after.belong(rule_)} - std::int64_t{before.belong(rule_)};
+    const std::int64_t sign = step_between(before, active.after, rule_);
     if (sign == active.sign) return;
     if (active.sign != 0 && active.since < y) cells_->add(*active.piece, active.since, y, active.sign);
     active.sign = sign;

@@ -16,6 +16,7 @@ namespace coldbrick {
 
 using geometry::end_of;
 using geometry::kept;
+using geometry::point_on;
 
 namespace {
 
@@ -25,13 +26,6 @@ Position operator+(Position a, Position b) {
 
 Position operator-(Position a, Position b) {
     return {a.x - b.x, a.y - b.y};
-}
-
-Position point_on(const PathArc& arc, Angle at) {
-    const double cosine = at.cosine();
-    const double sine = at.sine();
-    return {arc.centre.x + cosine * arc.across.x + sine * arc.down.x,
-            arc.centre.y + cosine * arc.across.y + sine * arc.down.y};
 }
 
 /// The half diameters of an ellipse with these radii, turned.

@@ -85,10 +85,7 @@ struct ExtentOf {
                 const Angle way = arc.sweep < Angle() ? arc.start - at : at - arc.start;
                 const Angle size = arc.sweep < Angle() ? -arc.sweep : arc.sweep;
                 if (way.within_turn() > size) continue;
-                const double cosine = at.cosine();
-                const double sine = at.sine();
-                extent.include({arc.centre.x + cosine * arc.across.x + sine * arc.down.x,
-                                arc.centre.y + cosine * arc.across.y + sine * arc.down.y});
+                extent.include(point_on(arc, at));
             }
         }
     }
@@ -98,6 +95,13 @@ struct ExtentOf {
 
 Position kept(Position position) {
     return {kept("x", position.x), kept("y", position.y)};
+}
+
+Position point_on(const PathArc& arc, Angle at) {
+    const double cosine = at.cosine();
+    const double sine = at.sine();
+    return {arc.centre.x + cosine * arc.across.x + sine * arc.down.x,
+            arc.centre.y + cosine * arc.across.y + sine * arc.down.y};
 }
 
 void Extent::include(Position position) {

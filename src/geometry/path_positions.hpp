@@ -15,6 +15,9 @@ inline Position end_of(const PathPiece& piece) {
     return std::visit([](const auto& one) { return one.to; }, piece);
 }
 
+/// Where an arc's ellipse is at an angle.
+Position point_on(const PathArc& arc, Angle at);
+
 /// A box of positions.
 struct Extent {
     double left;

@@ -233,7 +233,6 @@ struct Axes {
 /// Writes the pieces of a path.
 struct PieceWriter {
     std::string& text;
-    Position from;
 
     void operator()(const PathLine& line) const { write("L", line.to); }
     void operator()(const PathQuadratic& curve) const {
@@ -253,12 +252,7 @@ struct PieceWriter {
         constexpr double longest = 350;
         if (std::abs(arc.sweep.in_degrees()) <= longest)
             return write_arc(arc, std::abs(arc.sweep.in_degrees()) > 180, clockwise, arc.to);
-        const Angle middle = arc.start + arc.sweep / 2;
-        const double cosine = middle.cosine();
-        const double sine = middle.sine();
-        write_arc(arc, false, clockwise,
-                  {arc.centre.x + cosine * arc.across.x + sine * arc.down.x,
-                   arc.centre.y + cosine * arc.across.y + sine * arc.down.y});
+        write_arc(arc, false, clockwise, geometry::point_on(arc, arc.start + arc.sweep / 2));
         write_arc(arc, false, clockwise, arc.to);
     }
 
@@ -286,11 +280,7 @@ std::string path_text(const Path& path) {
     for (const Contour& contour : path.contours()) {
         fmt::format_to(std::back_inserter(text), "{}M {} {}", text.empty() ? "" : " ", contour.start.x,
                        contour.start.y);
-        Position from = contour.start;
-        for (const PathPiece& piece : contour.pieces) {
-            std::visit(PieceWriter{text, from}, piece);
-            from = geometry::end_of(piece);
-        }
+        for (const PathPiece& piece : contour.pieces) std::visit(PieceWriter{text}, piece);
         if (contour.closed) text += " Z";
     }
     return text;

@@ -91,14 +91,11 @@ template <ClosedShape S>
 Box bounds(const S& shape, const Fill& fill) {
     image::check_styled(shape, fill);
     const auto add = [&](raster::SpanSink& sink) { image::rasterise(shape, fill, sink); };
-    if constexpr (std::same_as<S, Path>) {
+    if (is_empty(shape)) return shape.bounds();
+    // The outermost pixels of shapes that end in whole pixels are the same whatever the edges.
+    constexpr bool is_box = std::same_as<S, Box> || std::same_as<S, RoundedBox>;
+    if (std::same_as<S, Path> || (fill.edges == Edges::smooth && !is_box))
         return bounds_of_area(raster::outermost_smooth(shape, image::inside_of(fill)), add);
-    } else {
-        // The outermost pixels of shapes that end in whole pixels are the same whatever the edges.
-        constexpr bool is_box = std::same_as<S, Box> || std::same_as<S, RoundedBox>;
-        if (fill.edges == Edges::smooth && !is_box && !is_empty(shape))
-            return bounds_of_area(raster::outermost_smooth(shape, image::inside_of(fill)), add);
-    }
     if constexpr (std::same_as<S, Polygon>)
         if (fill.extent == FillExtent::tiling) return raster::bounds_near(raster::outermost(shape), add);
     return shape.bounds();

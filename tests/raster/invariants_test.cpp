@@ -63,6 +63,16 @@ rc::Gen<Subject> any_subject() {
     });
 }
 
+Subject moved_or_discarded(Subject subject, std::int32_t dx, std::int32_t dy) {
+    try {
+        subject.shape =
+            std::visit([&](const auto& shape) { return Shape(shape.moved(dx, dy)); }, subject.shape);
+    } catch (const ArgumentError&) { // it would leave the coordinates
+        RC_DISCARD();
+    }
+    return subject;
+}
+
 } // namespace
 
 RC_GTEST_PROP(Invariants, ClipExact, ()) {
@@ -84,13 +94,7 @@ RC_GTEST_PROP(Invariants, TranslationExact, ()) {
     const Subject subject = *any_subject();
     const auto dx = *rc::gen::inRange<std::int32_t>(-window.width, window.width);
     const auto dy = *rc::gen::inRange<std::int32_t>(-window.height, window.height);
-    Subject moved = subject;
-    try {
-        moved.shape =
-            std::visit([&](const auto& shape) { return Shape(shape.moved(dx, dy)); }, subject.shape);
-    } catch (const ArgumentError&) { // it would leave the coordinates
-        RC_DISCARD();
-    }
+    const Subject moved = moved_or_discarded(subject, dx, dy);
     const PixelSet before =
         painted(window, [&](const ImageView& view, const Colour& colour) { subject.paint(view, colour); });
     const PixelSet after =
@@ -138,13 +142,7 @@ RC_GTEST_PROP(Invariants, SmoothIsTranslationExact, ()) {
     const Subject subject = any_smooth_subject();
     const auto dx = *rc::gen::inRange<std::int32_t>(-window.width, window.width);
     const auto dy = *rc::gen::inRange<std::int32_t>(-window.height, window.height);
-    Subject moved = subject;
-    try {
-        moved.shape =
-            std::visit([&](const auto& shape) { return Shape(shape.moved(dx, dy)); }, subject.shape);
-    } catch (const ArgumentError&) { // it would leave the coordinates
-        RC_DISCARD();
-    }
+    const Subject moved = moved_or_discarded(subject, dx, dy);
     const auto all = [](const ImageView& view) { return view; };
     const Coverages before = coverages_of(subject, all);
     const Coverages after = coverages_of(moved, all);

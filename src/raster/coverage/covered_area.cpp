@@ -4,11 +4,22 @@
 #include "raster/coverage/row_sweep.hpp"
 
 #include <algorithm>
-#include <optional>
+#include <span>
 
 namespace coldbrick::raster {
 
 namespace {
+
+/// Sorts what hardly changes places from row to row.
+template <class Element, class Less>
+void sort_nearly_sorted(std::span<Element> elements, Less less) {
+    for (std::size_t i = 1; i < elements.size(); ++i) {
+        const Element element = elements[i];
+        std::size_t at = i;
+        for (; at > 0 && less(element, elements[at - 1]); --at) elements[at] = elements[at - 1];
+        elements[at] = element;
+    }
+}
 
 /// Gives one row after the other of a strip of columns.
 class StripRows {
@@ -60,12 +71,7 @@ class StripRows {
             if (!std::ranges::is_sorted(pieces_, further_left)) std::ranges::sort(pieces_, further_left);
             return;
         }
-        for (std::size_t i = 1; i < pieces_.size(); ++i) {
-            const RowPiece piece = pieces_[i];
-            std::size_t at = i;
-            for (; at > 0 && further_left(piece, pieces_[at - 1]); --at) pieces_[at] = pieces_[at - 1];
-            pieces_[at] = piece;
-        }
+        sort_nearly_sorted(std::span(pieces_), further_left);
     }
 
     /// Group by group of pieces whose columns overlap. Whatever a group looks like, it changes by as much how
@@ -202,13 +208,8 @@ class CentreRow {
         for (; next_ < edges_.size() && first_row_of(edges_[next_]) <= y; ++next_)
             if (edges_[next_].bottom_y > centre) passing_.push_back({0, &edges_[next_]});
         for (Passing& one : passing_) one.x = one.edge->x_at(centre);
-        // Edges that go on hardly change places.
-        for (std::size_t i = 1; i < before; ++i) {
-            const Passing one = passing_[i];
-            std::size_t at = i;
-            for (; at > 0 && one.x < passing_[at - 1].x; --at) passing_[at] = passing_[at - 1];
-            passing_[at] = one;
-        }
+        sort_nearly_sorted(std::span(passing_).first(before),
+                           [](const Passing& a, const Passing& b) { return a.x < b.x; });
         const auto begun = passing_.begin() + static_cast<std::ptrdiff_t>(before);
         std::ranges::sort(begun, passing_.end(), {}, &Passing::x);
         std::ranges::inplace_merge(passing_, begun, {}, &Passing::x);

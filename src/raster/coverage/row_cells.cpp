@@ -67,10 +67,6 @@ void RowCells::add_whole_across(const RowPiece& piece, std::int64_t sign) {
     }
 }
 
-void RowCells::add_part(const RowPiece& piece, std::int32_t from, std::int32_t to, std::int64_t sign) {
-    add_across(piece, from, to, sign);
-}
-
 /// Column by column, from left to right. In each one the piece has a lowest and a highest place; the area up
 /// to a height is that of a trapezoid from the highest one down.
 void RowCells::add_across(const RowPiece& piece, std::int32_t from, std::int32_t to, std::int64_t sign) {

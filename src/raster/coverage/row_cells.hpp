@@ -37,7 +37,7 @@ class RowCells {
         if (from == piece.top && to == piece.bottom)
             add_whole(piece, sign);
         else
-            add_part(piece, from, to, sign);
+            add_across(piece, from, to, sign);
     }
 
     /// Adds all columns, times `sign`.
@@ -63,7 +63,6 @@ class RowCells {
 
     void add_whole(const RowPiece& piece, std::int64_t sign);
     void add_whole_across(const RowPiece& piece, std::int64_t sign);
-    void add_part(const RowPiece& piece, std::int32_t from, std::int32_t to, std::int64_t sign);
     void add_across(const RowPiece& piece, std::int32_t from, std::int32_t to, std::int64_t sign);
     void add_to(std::int64_t column, std::int64_t height, std::int64_t area);
     [[nodiscard]] std::uint8_t coverage(std::int64_t before, const Cell& cell) const;

@@ -38,7 +38,7 @@ CosineAndSine on_arc(const ArcForm& arc, double t) {
     return at_degrees(arc.start.in_degrees() + arc.sweep.in_degrees() * t);
 }
 
-/// Half of the second derivative of a Bezier curve at its beginning or end, a sixth of it really.
+/// A sixth of the second derivative of a Bezier curve at its beginning or end.
 SubVector bend(SubVector a, SubVector b, SubVector c) {
     return a - 2.0 * b + c;
 }

@@ -34,13 +34,20 @@ const std::uint8_t* bytes_of(std::span<const std::byte> bytes) {
     }
 }
 
-/// The picture in the bytes, which are a file or a frame of one.
-/// @param with_alpha true to have alpha even if all is opaque
-Image decode_still(std::span<const std::byte> bytes, const DecodeLimits& limits, bool with_alpha) {
+/// What the headers of a file or of a frame tell. Its alpha is what the decoder goes by, whatever the file's
+/// flags say.
+WebPBitstreamFeatures features_of(std::span<const std::byte> bytes) {
     WebPBitstreamFeatures features;
     if (const auto status = WebPGetFeatures(bytes_of(bytes), bytes.size(), &features);
         status != VP8_STATUS_OK)
         fail_decoding_webp(status);
+    return features;
+}
+
+/// The picture in the bytes, which are a file or a frame of one.
+/// @param with_alpha true to have alpha even if all is opaque
+Image decode_still(std::span<const std::byte> bytes, const DecodeLimits& limits, bool with_alpha) {
+    const WebPBitstreamFeatures features = features_of(bytes);
     const bool alpha = with_alpha || features.has_alpha != 0;
     Image image = image_within(limits, {features.width, features.height}, format_with(true, alpha, false));
     WebPDecoderConfig config;
@@ -153,8 +160,7 @@ ImageInfo inspect_webp(std::span<const std::byte> file) {
     const Demuxer demuxer(file);
     const Exif exif = read_exif(demuxer.chunk("EXIF"));
     const bool animated = demuxer.has(ANIMATION_FLAG);
-    const auto first = demuxer.frame(1);
-    const bool alpha = animated || demuxer.has(ALPHA_FLAG) || (first && first->has_alpha != 0);
+    const bool alpha = animated || features_of(file).has_alpha != 0;
     return {.type = FileType::webp,
             .size = exif.orientation.laid(demuxer.size()),
             .format = format_with(true, alpha, false),

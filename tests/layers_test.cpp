@@ -56,7 +56,7 @@ const std::map<std::string, std::string> public_layer{
     {"function_ref", "base"},    {"duration", "base"},       {"frame_rate", "base"},
     {"position", "base"},        {"edges", "geometry"},      {"line_width", "geometry"},
     {"path", "geometry"},        {"path_of", "raster"},      {"path_text", "geometry"},
-    {"transform", "geometry"},   {"sheet", "sheet"},
+    {"transform", "geometry"},   {"stencil", "image"},       {"sheet", "sheet"},
 };
 
 /// The layers of the core, from bottom to top.

@@ -70,6 +70,7 @@
 #include <coldbrick/quantise.hpp>   // many colours made few
 #include <coldbrick/region.hpp>     // sets of pixels
 #include <coldbrick/resize.hpp>     // other sizes
+#include <coldbrick/stencil.hpp>    // paint through coverages
 
 // Drawing: shapes and styles to be drawn again and again.
 #include <coldbrick/drawing.hpp>

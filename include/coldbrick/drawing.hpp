@@ -10,11 +10,12 @@
 #include <coldbrick/point.hpp>
 #include <coldbrick/shape.hpp>
 #include <coldbrick/shared.hpp>
+#include <coldbrick/stencil.hpp>
 #include <coldbrick/stroke.hpp>
 
 #include <deque>    // the list
 #include <optional> // a shape may have a fill, a stroke or both
-#include <variant>  // items are shapes or pictures
+#include <variant>  // items are shapes, pictures or stencils
 
 namespace [[gnu::visibility("default")]] coldbrick {
 
@@ -38,7 +39,14 @@ class Drawing {
         std::optional<Shared<Bitmap>> mask; ///< if there is one
     };
 
-    using Item = std::variant<StyledShape, Picture>;
+    /// A stencil and what is painted through it.
+    struct Print {
+        Stencil stencil;
+        Paint paint;
+        Blending blending;
+    };
+
+    using Item = std::variant<StyledShape, Picture, Print>;
 
     /// Adds a shape with a fill. @throws ArgumentError if a value of the shape or a style is outside its
     /// range, as draw(); likewise below.
@@ -66,6 +74,9 @@ class Drawing {
     /// Adds an image, which copies of the drawing share; a mask in the options is copied.
     /// @throws ArgumentError as overlay().
     void add(Shared<Image> image, Point at, const Overlay& options = {});
+
+    /// Adds a stencil, which copies of the drawing share. @throws ArgumentError as draw().
+    void add(Stencil stencil, const Paint& paint, const Blending& blending = {});
 
     [[nodiscard]] const std::deque<Item>& items() const { return items_; }
 

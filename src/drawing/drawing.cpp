@@ -1,6 +1,7 @@
 #include <coldbrick/drawing.hpp>
 
 #include "image/overlay_checks.hpp"
+#include "image/stencil_checks.hpp"
 #include "image/style_checks.hpp"
 
 #include <coldbrick/draw.hpp>
@@ -21,6 +22,10 @@ void check_modes(const ImageView& view, const Drawing::Picture& picture) {
     image::check(picture.options.blending, view.format());
 }
 
+void check_modes(const ImageView& view, const Drawing::Print& print) {
+    image::check(print.blending, view.format());
+}
+
 void draw(const ImageView& view, const Drawing::StyledShape& item) {
     const auto paint = [&]<class S>(const S& shape) {
         if constexpr (ClosedShape<S>) {
@@ -36,6 +41,10 @@ void draw(const ImageView& view, const Drawing::Picture& picture) {
     Overlay options = picture.options;
     if (picture.mask) options.mask = &**picture.mask;
     overlay(view, *picture.image, picture.at, options);
+}
+
+void draw(const ImageView& view, const Drawing::Print& print) {
+    coldbrick::draw(view, print.stencil, print.paint, print.blending);
 }
 
 } // namespace
@@ -56,6 +65,11 @@ void Drawing::add(Shared<Image> image, Point at, const Overlay& options) {
     if (options.mask != nullptr) picture.mask = Shared<Bitmap>(*options.mask);
     picture.options.mask = nullptr;
     items_.emplace_back(std::move(picture));
+}
+
+void Drawing::add(Stencil stencil, const Paint& paint, const Blending& blending) {
+    image::check(stencil);
+    items_.emplace_back(Print{std::move(stencil), paint, blending});
 }
 
 void draw(const ImageView& view, const Drawing& drawing) {

@@ -49,6 +49,9 @@ struct Box {
     /// The pixels that both boxes cover; an empty box if there are none.
     [[nodiscard]] Box intersection(const Box& other) const;
 
+    /// The smallest box around both; an empty one adds nothing.
+    [[nodiscard]] Box united(const Box& other) const;
+
     /// The pixel at an anchor. An empty box answers as if it were one pixel wide or high.
     /// @throws ArgumentError if that pixel lies outside the 32-bit coordinates.
     [[nodiscard]] Point at(Anchor anchor) const;

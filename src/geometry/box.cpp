@@ -37,6 +37,14 @@ Box Box::intersection(const Box& other) const {
     return {left, top, std::max<std::int64_t>(right - left, 0), std::max<std::int64_t>(bottom - top, 0)};
 }
 
+Box Box::united(const Box& other) const {
+    if (empty()) return other;
+    if (other.empty()) return *this;
+    const auto left = std::min(x, other.x);
+    const auto top = std::min(y, other.y);
+    return {left, top, std::max(end_x(), other.end_x()) - left, std::max(end_y(), other.end_y()) - top};
+}
+
 Point Box::at(Anchor anchor) const {
     geometry::check(*this);
     const geometry::Offset offset = geometry::offset_to_place(*this, anchor, {0, 0});

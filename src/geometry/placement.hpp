@@ -9,7 +9,10 @@
 #include <cstdint>
 #include <string_view>
 
-namespace coldbrick::geometry {
+namespace coldbrick {
+
+// Exported, since components other than the core use it, too.
+namespace [[gnu::visibility("default")]] geometry {
 
 /// The value as a coordinate. @throws ArgumentError outside the 32-bit range.
 std::int32_t coordinate(std::string_view name, std::int64_t value);
@@ -35,4 +38,6 @@ Shape placed_by_bounds(const Shape& shape, Anchor anchor, Point position) {
     return shape.moved(offset.dx, offset.dy);
 }
 
-} // namespace coldbrick::geometry
+} // namespace geometry
+
+} // namespace coldbrick

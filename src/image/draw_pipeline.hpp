@@ -142,10 +142,12 @@ class SpanPainter {
     /// Counts a pattern's coordinates from what has bounds(), if it wants that.
     template <class S>
     void place_pattern(const S& shape) {
-        if (paint_.pattern() == nullptr || paint::origin_of(*paint_.pattern()) == PatternOrigin::image)
-            return;
+        if (!belongs_to_shape()) return;
         const Box bounds = shape.bounds();
         painter_.set_pattern_origin(bounds.x, bounds.y);
+    }
+    void place_pattern(const Point& origin) {
+        if (belongs_to_shape()) painter_.set_pattern_origin(origin.x, origin.y);
     }
 
     /// Paints the spans that add(sink) adds.
@@ -165,6 +167,10 @@ class SpanPainter {
     }
     static void take_coverage(void* painter, std::span<const base::CoverageSpan> spans) {
         static_cast<const paint::Painter*>(painter)->paint(spans);
+    }
+
+    [[nodiscard]] bool belongs_to_shape() const {
+        return paint_.pattern() != nullptr && paint::origin_of(*paint_.pattern()) == PatternOrigin::shape;
     }
 
     base::Clip clip_;

@@ -75,7 +75,7 @@ void draw(const ImageView& view, const Stencil& stencil, const Paint& paint, con
     const auto right = std::min(box.end_x(), clip.right);
     if (top >= bottom || left >= right) return;
     image::SpanPainter painter(view, paint, blending);
-    painter.place_pattern(stencil);
+    painter.place_pattern(stencil.pattern_origin.value_or(stencil.top_left));
     painter.paint_spans([&](raster::SpanSink& sink) {
         for (std::int64_t y = top; y < bottom; ++y) {
             const auto coverages = coverages_of_row(stencil, static_cast<std::int32_t>(y - box.y));

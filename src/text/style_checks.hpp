@@ -1,0 +1,17 @@
+/// @file
+/// Checks of texts' values, each with the message that its failure carries.
+#pragma once
+
+#include <coldbrick/text_style.hpp>
+
+#include <string_view>
+
+namespace coldbrick::text {
+
+/// @throws ArgumentError unless all values lie in the ranges that TextStyle and Text document.
+void check(std::string_view text, const TextStyle& style);
+
+/// @throws ArgumentError unless all values lie in the ranges that TextPaint documents.
+void check(const TextPaint& paint);
+
+} // namespace coldbrick::text

@@ -176,10 +176,10 @@ TEST(Allocation, AFailedLoadOrSheetIsTold) {
         "sheet 40 x 30 on navy\nlet a = (3, 4)\npalette p x red, y rgb(1, 2, 3)\n"
         "polygon a, (30, 8), (20, 2 * 12) fill along a to (30, 8) p.x, p.y, gold stroke white 3 "
         "dashes 3, 2\nimage \"a.png\" at (1, 1) size 4 x 4\n";
-    const ImageLoader loader = [&](const std::string& file, std::size_t most) {
+    const auto loader = [&](const std::string& file, std::size_t most) {
         return load(folder.file(file), {.limits = {.bytes = most}});
     };
-    EXPECT_GT(fail_each([&] { (void)read_sheet(sheet, "quay.brick", {}, loader).render(); }, nothing), 30);
+    EXPECT_GT(fail_each([&] { (void)read_sheet(sheet, "quay.brick", {.load_image = loader}).render(); }, nothing), 30);
     EXPECT_GT(fail_each([] { (void)read_palette("#123 a\nred b\n"); }, nothing), 2);
 }
 

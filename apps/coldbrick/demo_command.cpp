@@ -44,7 +44,7 @@ std::vector<std::byte> bytes_of(std::string_view text) {
 }
 
 /// Opens the pictures that the demo has made before, which a later sheet shows.
-cb::ImageLoader images_among(const std::vector<Output>& made) {
+auto images_among(const std::vector<Output>& made) {
     return [&made](const std::string& file, std::size_t most_bytes) {
         for (const Output& output : made)
             if (output.path.filename() == file)
@@ -55,9 +55,9 @@ cb::ImageLoader images_among(const std::vector<Output>& made) {
 
 /// The frames of a sheet as a reel of each type.
 void add_reels(const Sample& sample, const fs::path& path, std::vector<Output>& made) {
+    const auto images = images_among(made);
     const auto read = [&](std::int32_t frame) {
-        return cb::read_sheet(sample.text, path.string(), {}, images_among(made), std::size_t{1} << 30,
-                              frame);
+        return cb::read_sheet(sample.text, path.string(), {.load_image = images, .frame = frame});
     };
     const cb::Sheet first = read(0);
     std::vector<cb::Image> frames;
@@ -85,7 +85,8 @@ std::vector<Output> drawn_samples(const fs::path& folder) {
             add_reels(sample, path, made);
             continue;
         }
-        const cb::Sheet sheet = cb::read_sheet(sample.text, path.string(), {}, images_among(made));
+        const auto images = images_among(made);
+        const cb::Sheet sheet = cb::read_sheet(sample.text, path.string(), {.load_image = images});
         const fs::path picture = fs::path(path).replace_extension(extension);
         const cb::FileType type = cb::file_type(picture);
         made.push_back({picture, cb::encode(sheet.render(format_for(sheet, type)), type), path.string()});

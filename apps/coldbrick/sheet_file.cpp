@@ -1,5 +1,6 @@
 #include "sheet_file.hpp"
 
+#include "faces.hpp"
 #include "text_file.hpp"
 
 namespace cb = coldbrick;
@@ -28,7 +29,7 @@ SheetFile::SheetFile(const SheetArguments& arguments)
 }
 
 cb::Sheet SheetFile::read(std::int32_t frame) const {
-    const auto load = [this](const std::string& file, std::size_t most_bytes) {
+    const auto load_image = [this](const std::string& file, std::size_t most_bytes) {
         auto found = images_.find(file);
         if (found == images_.end() || bytes_of(found->second) > most_bytes) // which is refused once more
             found = images_
@@ -37,6 +38,15 @@ cb::Sheet SheetFile::read(std::int32_t frame) const {
                         .first;
         return found->second;
     };
-    constexpr std::size_t most_image_bytes = std::size_t{1} << 30;
-    return cb::read_sheet(text_, path_.string(), settings_, load, most_image_bytes, frame);
+    const auto load_face = [this](const cb::WantedFace& wanted) { return face(wanted); };
+    return cb::read_sheet(
+        text_, path_.string(),
+        {.settings = settings_, .load_image = load_image, .load_face = load_face, .frame = frame});
+}
+
+cb::Face SheetFile::face(const cb::WantedFace& wanted) const {
+    const auto key = std::tuple(wanted.name, wanted.weight, wanted.slanted);
+    auto found = faces_.find(key);
+    if (found == faces_.end()) found = faces_.emplace(key, face_named(wanted, path_.parent_path())).first;
+    return found->second;
 }

@@ -9,6 +9,7 @@
 #include <filesystem>
 #include <map>
 #include <string>
+#include <tuple>
 #include <vector>
 
 /// The arguments of every command that reads a sheet.
@@ -21,8 +22,8 @@ struct SheetArguments {
 /// see-through, gray only in files that hold nothing else.
 coldbrick::PixelFormat format_for(const coldbrick::Sheet& sheet, coldbrick::FileType type);
 
-/// A sheet's text, of which any frame can be read. The files of its images count from the sheet's own folder,
-/// and each is read once.
+/// A sheet's text, of which any frame can be read. The files of its images and faces count from the sheet's
+/// own folder, and each is read once.
 class SheetFile {
   public:
     /// @throws coldbrick::Error if the file cannot be read.
@@ -32,8 +33,11 @@ class SheetFile {
     [[nodiscard]] coldbrick::Sheet read(std::int32_t frame) const;
 
   private:
+    [[nodiscard]] coldbrick::Face face(const coldbrick::WantedFace& wanted) const;
+
     std::filesystem::path path_;
     std::string text_;
     std::vector<coldbrick::Setting> settings_;
     mutable std::map<std::string, coldbrick::Image> images_; ///< by their names in the sheet
+    mutable std::map<std::tuple<std::string, std::int32_t, bool>, coldbrick::Face> faces_;
 };

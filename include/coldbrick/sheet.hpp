@@ -4,7 +4,9 @@
 
 #include <coldbrick/colour.hpp>
 #include <coldbrick/drawing.hpp>
+#include <coldbrick/face.hpp>
 #include <coldbrick/frame_rate.hpp>
+#include <coldbrick/function_ref.hpp>
 #include <coldbrick/image.hpp>
 #include <coldbrick/pixel_format.hpp>
 #include <coldbrick/point.hpp>
@@ -14,7 +16,6 @@
 #include <span>        // settings
 #include <string>      // settings own their text
 #include <string_view> // a sheet's text
-#include <type_traits> // what can load images
 
 namespace [[gnu::visibility("default")]] coldbrick {
 
@@ -38,59 +39,41 @@ struct Sheet {
     [[nodiscard]] Image render(PixelFormat format = PixelFormat::rgba8) const;
 };
 
-/// Gives a sheet the images that it names: holds any function `Image load(const std::string& file,
-/// std::size_t most_bytes)`, where most_bytes is what the image's pixels may take, which throws Error if
-/// there is no such image.
-class ImageLoader {
-  public:
-    /// None: there are no images.
-    ImageLoader() = default;
+/// A face that a sheet names, other than the built-in ones.
+struct WantedFace {
+    std::string name; ///< a family's or a file's, as the loader takes it
+    std::int32_t weight = 400;
+    bool slanted = false;
+};
 
-    template <class Load>
-    requires std::is_invocable_r_v<Image, const Load&, const std::string&, std::size_t>
-    ImageLoader(const Load& load) : function_(new Held<Load>(load)) {}
+/// What reading a sheet takes beside its text. The functions are called while it is read, not later; they
+/// throw Error if there is no such image or face.
+struct SheetReading {
+    /// Replacements of the sheet's own values.
+    std::span<const Setting> settings = {};
 
-    ImageLoader(ImageLoader&& other) noexcept : function_(other.function_) { other.function_ = nullptr; }
-    ImageLoader& operator=(ImageLoader&&) = delete;
-    ~ImageLoader() { delete function_; }
+    /// What opens the files of `image` statements, such as a call of load(); without it, they are faults.
+    /// @param most_bytes what the image's pixels may take
+    FunctionRef<Image(const std::string& file, std::size_t most_bytes)> load_image = {};
 
-    [[nodiscard]] explicit operator bool() const { return function_ != nullptr; }
-    [[nodiscard]] Image operator()(const std::string& file, std::size_t most_bytes) const {
-        return function_->load(file, most_bytes);
-    }
+    /// What the pixels of all its images may take together.
+    std::size_t most_image_bytes = std::size_t{1} << 30;
 
-  private:
-    struct Function {
-        virtual ~Function() = default;
-        [[nodiscard]] virtual Image load(const std::string& file, std::size_t most_bytes) const = 0;
-    };
+    /// What gives the faces of texts, such as a call of system_face() or load_face(); without it, there are
+    /// the built-in ones only.
+    FunctionRef<Face(const WantedFace& face)> load_face = {};
 
-    template <class Load>
-    struct Held : Function {
-        explicit Held(const Load& load) : load_(load) {}
-        [[nodiscard]] Image load(const std::string& file, std::size_t most_bytes) const override {
-            return load_(file, most_bytes);
-        }
-        Load load_;
-    };
-
-    Function* function_ = nullptr;
+    /// Which of its frames, from 0 on; those of a sheet differ by what it makes of `frame` and `time`.
+    std::int32_t frame = 0;
 };
 
 /// Understands and carries out a sheet's text.
 /// @param text the sheet, in UTF-8.
 /// @param name what error messages call it: its file name.
-/// @param settings replacements of the sheet's own values.
-/// @param load_image what opens the files of `image` statements, such as a call of load(); without it, they
-/// are faults.
-/// @param most_image_bytes what the pixels of all its images may take together; 1 GiB unless told.
-/// @param frame which of its frames, from 0 on; those of a sheet differ by what it makes of `frame` and
-/// `time`.
 /// @throws SheetError at the first fault, with file:line:column, the line and a caret under the fault.
 ///
 /// Time and memory follow the statements: about 300 bytes each.
 [[nodiscard]] Sheet read_sheet(std::string_view text, std::string_view name,
-                               std::span<const Setting> settings = {}, const ImageLoader& load_image = {},
-                               std::size_t most_image_bytes = std::size_t{1} << 30, std::int32_t frame = 0);
+                               const SheetReading& reading = {});
 
 } // namespace coldbrick

@@ -14,6 +14,7 @@
 
 #include <cstddef>     // lengths of texts
 #include <cstdint>     // distances of 64 bits
+#include <limits>      // all pixels
 #include <memory>      // copies share what was worked out
 #include <string>      // characters that are missing
 #include <string_view> // texts
@@ -92,15 +93,20 @@ class Text {
 /// What a text comes to with its anchor on pixel (0, 0). @throws ArgumentError as Text.
 [[nodiscard]] TextMeasure measure(std::string_view text, const TextStyle& style = {});
 
+/// The box of all 32-bit coordinates.
+constexpr Box all_pixels{std::numeric_limits<std::int32_t>::min(), std::numeric_limits<std::int32_t>::min(),
+                         std::int64_t{1} << 32, std::int64_t{1} << 32};
+
 /// Paints a text, cut to the view's clip. Each pixel is painted at most once by the letters, once by their
 /// outline and once by the plate.
 /// @throws ArgumentError if a value is outside its range; nothing is painted then.
 void draw(const ImageView& view, const Text& text, const TextPaint& paint);
 void draw(const ImageView& view, const Text& text, const Paint& paint, const Blending& blending = {});
 
-/// Adds a text to a drawing, which keeps the coverages of its letters: a byte for each pixel of their bounds.
+/// Adds a text to a drawing, which keeps the coverages of its letters, and of their outline: a byte for each
+/// pixel of their bounds that lies in a box. @param within what will be seen of the drawing
 /// @throws ArgumentError as draw(), and if that is more than most_bytes.
-void add(Drawing& drawing, const Text& text, const TextPaint& paint,
+void add(Drawing& drawing, const Text& text, const TextPaint& paint, const Box& within = all_pixels,
          std::size_t most_bytes = std::size_t{1} << 28);
 
 /// The pixels that the letters paint. @throws ArgumentError if one lies outside the 32-bit coordinates.

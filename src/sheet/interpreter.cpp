@@ -7,13 +7,18 @@
 #include "sheet/shape_values.hpp"
 #include "sheet/statement_parser.hpp"
 #include "sheet/style_values.hpp"
+#include "sheet/text_values.hpp"
 
+#include <coldbrick/error.hpp>
 #include <coldbrick/resize.hpp>
+#include <coldbrick/text.hpp>
 
 #include <fmt/core.h>
 
+#include <algorithm>
 #include <cmath>
 #include <numeric>
+#include <optional>
 #include <string_view>
 #include <utility>
 #include <vector>
@@ -36,10 +41,9 @@ void check_suits(const Words& words, const Shape& shape, const Style& style) {
 
 } // namespace
 
-Interpreter::Interpreter(std::span<const Setting> settings, const ImageLoader& load_image,
-                         std::size_t most_image_bytes, std::int32_t frame)
-    : load_image_(load_image), image_bytes_left_(most_image_bytes), frame_(frame) {
-    for (const Setting& setting : settings) {
+Interpreter::Interpreter(const SheetReading& reading)
+    : reading_(reading), image_bytes_left_(reading.most_image_bytes) {
+    for (const Setting& setting : reading.settings) {
         const std::string title = fmt::format("setting {}", setting.name);
         const Source source{title, setting.value};
         settings_.insert_or_assign(setting.name, evaluate(*parse_expression(source), {}));
@@ -75,8 +79,9 @@ void Interpreter::carry_out(const Location& location, const FramesStatement& sta
     constexpr std::int32_t most_frames = 1'000'000;
     result_.frames = pixels(*statement.count, names_, "number of frames", 1, most_frames);
     if (statement.rate) result_.rate = rate_of(*statement.rate);
-    const double time = static_cast<double>(frame_) * result_.rate.seconds / result_.rate.frames;
-    for (const auto& [name, value] : {std::pair<const char*, double>{"frame", frame_}, {"time", time}}) {
+    const double time = static_cast<double>(reading_.frame) * result_.rate.seconds / result_.rate.frames;
+    for (const auto& [name, value] :
+         {std::pair<const char*, double>{"frame", reading_.frame}, {"time", time}}) {
         check_is_new(name, location);
         names_.insert({name, {value, location}});
     }
@@ -148,10 +153,45 @@ void Interpreter::carry_out(const Location& location, const ShapeStatement& stat
     result_.drawing.add(std::move(item));
 }
 
-Image Interpreter::loaded(const ImageStatement& statement) const {
-    if (!load_image_) fail(statement.file_location, "images cannot be opened here");
+void Interpreter::carry_out(const Location& location, const TextStatement& statement) {
+    check_has_size(location);
+    std::optional<Face> face;
+    if (statement.face) face = face_of(*statement.face);
+    const TextStyle style = text_style_of(statement, names_, face.value_or(Face::stroke()));
+    const TextPaint paint = text_paint_of(statement, names_);
+    const Text text = at_place(statement.text->location, [&] {
+        return Text(text_value(*statement.text, names_), pixel(*statement.at, names_), style);
+    });
+    const Box seen = text.bounds().intersection(Box::of(result_.size));
+    const auto bytes = static_cast<std::size_t>(seen.width) * static_cast<std::size_t>(seen.height);
+    at_place(statement.text->location,
+             [&] { add(result_.drawing, text, paint, Box::of(result_.size), image_bytes_left_); });
+    image_bytes_left_ -= std::min(bytes, image_bytes_left_);
+}
+
+Face Interpreter::face_of(const FaceWords& words) const {
+    WantedFace wanted{words.name};
+    if (words.weight) wanted.weight = pixels(*words.weight, names_, "face weight", 1, 1000);
+    wanted.slanted = words.slanted;
+    const bool plain = !words.weight && !words.slanted;
     try {
-        return load_image_(statement.file, image_bytes_left_);
+        if (!reading_.load_face || wanted.name == "stroke" || wanted.name == "bitmap") {
+            const Face result = Face::built_in(wanted.name);
+            if (!plain) fail(words.location, "the built-in faces have one weight, and are upright");
+            return result;
+        }
+        return reading_.load_face(wanted);
+    } catch (const SheetError&) {
+        throw;
+    } catch (const Error& error) { // of any kind: the loader is somebody else's
+        fail(words.location, error.what());
+    }
+}
+
+Image Interpreter::loaded(const ImageStatement& statement) const {
+    if (!reading_.load_image) fail(statement.file_location, "images cannot be opened here");
+    try {
+        return reading_.load_image(statement.file, image_bytes_left_);
     } catch (const Error& error) { // of any kind: the loader is somebody else's
         fail(statement.file_location, error.what());
     }
@@ -177,9 +217,9 @@ void Interpreter::check_has_size(const Location& location) const {
 }
 
 void Interpreter::check_frame(const Source& source) const {
-    if (frame_ < 0 || frame_ >= result_.frames)
-        throw SheetError(fmt::format("{}: frame {} is outside 0..{}", base::shown(source.name), frame_,
-                                     result_.frames - 1));
+    if (reading_.frame < 0 || reading_.frame >= result_.frames)
+        throw SheetError(fmt::format("{}: frame {} is outside 0..{}", base::shown(source.name),
+                                     reading_.frame, result_.frames - 1));
 }
 
 void Interpreter::check_settings(const Source& source) const {

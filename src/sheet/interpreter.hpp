@@ -10,17 +10,15 @@
 
 #include <cstddef>
 #include <map>
-#include <span>
 #include <string>
 
 namespace coldbrick::sheet {
 
 class Interpreter {
   public:
-    /// @param load_image outlives the interpreter
+    /// @param reading outlives the interpreter
     /// @throws SheetError if a setting's value is no expression.
-    Interpreter(std::span<const Setting> settings, const ImageLoader& load_image,
-                std::size_t most_image_bytes, std::int32_t frame);
+    explicit Interpreter(const SheetReading& reading);
 
     /// @throws SheetError at the first fault.
     Sheet run(const Source& source);
@@ -32,8 +30,10 @@ class Interpreter {
     void carry_out(const Location& location, const PaletteStatement& statement);
     void carry_out(const Location& location, const ImageStatement& statement);
     void carry_out(const Location& location, const ShapeStatement& statement);
+    void carry_out(const Location& location, const TextStatement& statement);
 
     [[nodiscard]] Image loaded(const ImageStatement& statement) const;
+    [[nodiscard]] Face face_of(const FaceWords& words) const;
     [[nodiscard]] int quarters(const ExpressionPtr& turn) const;
     void check_is_new(const std::string& name, const Location& location) const;
     void check_has_size(const Location& location) const;
@@ -46,9 +46,8 @@ class Interpreter {
 
     std::map<std::string, Value, std::less<>> settings_;
     Definitions names_;
-    const ImageLoader& load_image_;
+    const SheetReading& reading_;
     std::size_t image_bytes_left_; ///< of what all images may take
-    std::int32_t frame_;           ///< which one is asked for
     Edges edges_ = Edges::crisp;   ///< where styles do not tell
     bool has_size_ = false;
     bool has_frames_ = false;

@@ -8,6 +8,7 @@
 #include <cmath>
 #include <cstdint>
 #include <numbers>
+#include <string>
 
 namespace coldbrick::sheet {
 
@@ -48,7 +49,30 @@ double chance(double seed, double which) {
     return static_cast<double>(bits >> 11U) * 0x1p-53;
 }
 
+/// A whole number of digits. @throws ArgumentError outside the range.
+int count_of(std::string_view what, double number, int low, int high) {
+    if (!(number >= low && number <= high) || number != std::floor(number))
+        throw ArgumentError(fmt::format("{} {} is not a whole number of {}..{}", what, number, low, high));
+    return static_cast<int>(number);
+}
+
 } // namespace
+
+std::string number_text(std::string_view name, std::span<const double> values) {
+    constexpr double largest = 1e15; // beyond, digits after the point mean nothing
+    const double number = values[0];
+    if (!(std::abs(number) <= largest))
+        throw ArgumentError(
+            fmt::format("number {} to be written is outside {}..{}", number, -largest, largest));
+    const int after = count_of("number of digits after the point", values[1], 0, 15);
+    const int before =
+        values.size() > 2 ? count_of("number of digits before the point", values[2], 1, 20) : 1;
+    const int width = before + (after > 0 ? 1 + after : 0);
+    const std::string digits = fmt::format("{:0{}.{}f}", std::abs(number), width, after);
+    const bool is_zero = digits.find_first_not_of("0.") == std::string::npos;
+    if (number < 0 && !is_zero) return "\u2212" + digits; // a minus is as wide as a plus
+    return name == "signed" ? "+" + digits : digits;
+}
 
 double number_function(std::string_view name, std::span<const double> values) {
     if (name == "sin") return sine(values[0]);

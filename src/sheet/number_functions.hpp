@@ -3,6 +3,7 @@
 #pragma once
 
 #include <span>
+#include <string>
 #include <string_view>
 
 namespace coldbrick::sheet {
@@ -16,5 +17,13 @@ namespace coldbrick::sheet {
 ///   SplitMix64 (Steele, Lea, Flood, "Fast splittable pseudorandom number generators", OOPSLA 2014)
 /// @throws ArgumentError if a value is outside its range.
 double number_function(std::string_view name, std::span<const double> values);
+
+/// A number written with some digits after the point and at least some before it.
+/// - digits: with a sign only where it is below 0
+/// - signed: always with one
+/// @param values the number, how many digits after the point, and how many at least before it, if that is
+/// told
+/// @throws ArgumentError as above.
+std::string number_text(std::string_view name, std::span<const double> values);
 
 } // namespace coldbrick::sheet

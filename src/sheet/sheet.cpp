@@ -32,11 +32,10 @@ Image Sheet::render(PixelFormat format) const {
     return image;
 }
 
-Sheet read_sheet(std::string_view text, std::string_view name, std::span<const Setting> settings,
-                 const ImageLoader& load_image, std::size_t most_image_bytes, std::int32_t frame) {
+Sheet read_sheet(std::string_view text, std::string_view name, const SheetReading& reading) {
     constexpr std::string_view byte_order_mark = "\xEF\xBB\xBF";
     if (text.starts_with(byte_order_mark)) text.remove_prefix(byte_order_mark.size());
-    return sheet::Interpreter(settings, load_image, most_image_bytes, frame).run(sheet::Source{name, text});
+    return sheet::Interpreter(reading).run(sheet::Source{name, text});
 }
 
 } // namespace coldbrick

@@ -26,6 +26,7 @@ StatementForm StatementParser::statement_form() {
     case Word::let: return let_statement();
     case Word::palette: return palette_statement();
     case Word::image: return image_statement();
+    case Word::text: return texts_.statement();
     case Word::dots: return styled(DotsForm{expressions_.list()});
     case Word::line: return styled(line_form());
     case Word::path: return path_statement();
@@ -89,7 +90,7 @@ ImageStatement StatementParser::image_statement() {
         cursor_.fail_expecting("the image's file between double quotes");
     const Token file = cursor_.take();
     ImageStatement result;
-    result.file = file.text.substr(1, file.text.size() - 2);
+    result.file = text_of(file);
     result.file_location = file.location;
     cursor_.expect(Word::at);
     result.at = expressions_.expression();
@@ -185,7 +186,7 @@ CircleForm StatementParser::circle_form() {
 ShapeStatement StatementParser::path_statement() {
     if (cursor_.next().kind != Token::Kind::text) return styled(path_form());
     const Token text = cursor_.take();
-    PathTextForm result{std::string(text.text.substr(1, text.text.size() - 2)), text.location, nullptr};
+    PathTextForm result{text_of(text), text.location, nullptr};
     result.at = expressions_.after(Word::at);
     return styled(std::move(result));
 }

@@ -6,6 +6,7 @@
 #include "sheet/source.hpp"
 #include "sheet/style_parser.hpp"
 #include "sheet/syntax.hpp"
+#include "sheet/text_parser.hpp"
 #include "sheet/token_cursor.hpp"
 
 #include <optional>
@@ -52,6 +53,7 @@ class StatementParser {
     TokenCursor cursor_;
     ExpressionParser expressions_{cursor_};
     StyleParser styles_{cursor_, expressions_};
+    TextParser texts_{cursor_, expressions_, styles_};
 };
 
 } // namespace coldbrick::sheet

@@ -23,9 +23,13 @@ class StyleParser {
     /// Takes a word of blending and what follows it, if there is one.
     bool take_blending(BlendingWords& blending, WordsBefore& before);
 
-  private:
+    /// Takes a word of edges, if there is one.
     bool take_edges(std::optional<Edges>& edges, WordsBefore& before);
+
+    /// A colour, or a pattern.
     PaintWords paint_words();
+
+  private:
     std::vector<StopWords> stops();
     HatchWords hatch_words();
     FillWords fill_words(const Location& location);

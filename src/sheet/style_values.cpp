@@ -53,11 +53,11 @@ struct PaintMaker {
     }
 };
 
+} // namespace
+
 Paint paint_of(const PaintWords& words, const Definitions& names) {
     return std::visit(PaintMaker{names}, words);
 }
-
-} // namespace
 
 Blending blending_of(const BlendingWords& words, const Definitions& names) {
     Blending result{words.mode, 255, words.space};

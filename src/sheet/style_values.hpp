@@ -7,12 +7,15 @@
 
 #include <coldbrick/blend.hpp>
 #include <coldbrick/fill.hpp>
+#include <coldbrick/paint.hpp>
 #include <coldbrick/stroke.hpp>
 
 namespace coldbrick::sheet {
 
+/// @throws SheetError where a value is not of its kind or outside its range; likewise below.
+Paint paint_of(const PaintWords& words, const Definitions& names);
+
 /// @param edges where the words do not tell
-/// @throws SheetError where a value is not of its kind or outside its range.
 Blending blending_of(const BlendingWords& words, const Definitions& names);
 Fill fill_of(const FillWords& words, const Definitions& names, Edges edges);
 Stroke stroke_of(const StrokeWords& words, const Definitions& names, Edges edges);

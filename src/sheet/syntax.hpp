@@ -12,6 +12,7 @@
 #include <coldbrick/line_style.hpp>
 #include <coldbrick/paint.hpp>
 #include <coldbrick/resize.hpp>
+#include <coldbrick/text_style.hpp>
 
 #include <cstdint>
 #include <memory>
@@ -31,6 +32,10 @@ struct NumberLiteral {
 
 struct ColourLiteral {
     Colour value;
+};
+
+struct TextLiteral {
+    std::string value;
 };
 
 /// A name that `let` defines, or else a CSS colour.
@@ -68,7 +73,8 @@ struct BinaryOperation {
 
 struct Expression {
     Location location; ///< of an operation, its sign
-    std::variant<NumberLiteral, ColourLiteral, Name, PointLiteral, Member, Call, Negation, BinaryOperation>
+    std::variant<NumberLiteral, ColourLiteral, TextLiteral, Name, PointLiteral, Member, Call, Negation,
+                 BinaryOperation>
         form;
 };
 
@@ -294,8 +300,51 @@ struct ImageStatement {
     BlendingWords blending;
 };
 
+/// "NAME" [weight NUMBER] [slanted]
+struct FaceWords {
+    std::string name;
+    Location location;
+    ExpressionPtr weight; ///< null if it is left out
+    bool slanted = false;
+};
+
+/// plate PAINT [padding NUMBER] [rounded NUMBER] [border PAINT]
+struct PlateWords {
+    PaintWords paint;
+    ExpressionPtr padding; ///< null if it is left out, like those below
+    ExpressionPtr radius;
+    std::optional<PaintWords> border;
+};
+
+/// text TEXT at POINT fill PAINT [stroke PAINT [WIDTH]] [PLATE] [face FACE] [size NUMBER [capitals]] [anchor
+/// COLUMN ROW] [aligned COLUMN] [spacing NUMBER] [leading NUMBER] [within WIDTH] [lines COUNT] [fit WIDTH x
+/// HEIGHT] [turned ANGLE] [thick NUMBER] [smooth] [crisp] BLENDING
+struct TextStatement {
+    ExpressionPtr text;
+    ExpressionPtr at;
+    std::optional<PaintWords> paint;
+    std::optional<PaintWords> outline;
+    ExpressionPtr outline_width; ///< null if it is left out
+    std::optional<PlateWords> plate;
+    std::optional<FaceWords> face;
+    SizeOf size_of = SizeOf::em;
+    TextAnchor anchor = {};
+    std::optional<TextColumn> alignment;
+    ExpressionPtr size; ///< null if it is left out, like those below
+    ExpressionPtr spacing;
+    ExpressionPtr leading;
+    ExpressionPtr width;
+    ExpressionPtr lines;
+    ExpressionPtr fit_width;
+    ExpressionPtr fit_height;
+    ExpressionPtr turn;
+    ExpressionPtr thickness;
+    std::optional<Edges> edges; ///< smooth if it is left out
+    BlendingWords blending;
+};
+
 using StatementForm = std::variant<SheetStatement, FramesStatement, LetStatement, PaletteStatement,
-                                   ImageStatement, ShapeStatement>;
+                                   ImageStatement, TextStatement, ShapeStatement>;
 
 struct Statement {
     Location location; ///< of its first word

@@ -79,8 +79,13 @@ Token TokenReader::number() {
 }
 
 Token TokenReader::text() {
-    const std::size_t end = source_.text.find_first_of("\"\r\n", at_ + 1);
-    if (end == std::string_view::npos || source_.text[end] != '"')
+    const auto ends_line = [this](std::size_t at) { return line_end_length(source_.text.substr(at)) > 0; };
+    std::size_t end = at_ + 1;
+    while (end < source_.text.size() && source_.text[end] != '"' && !ends_line(end)) {
+        if (source_.text[end] == '\\' && end + 1 < source_.text.size() && !ends_line(end + 1)) ++end;
+        ++end;
+    }
+    if (end >= source_.text.size() || source_.text[end] != '"')
         fail({&source_, at_}, "this text does not end in its line: a \" is missing");
     return token(Token::Kind::text, end + 1 - at_);
 }
@@ -92,6 +97,23 @@ void TokenReader::fail_at_stranger() const {
         fail({&source_, at_}, fmt::format("the byte {} is not UTF-8", base::shown(rest.substr(0, 1))));
     fail({&source_, at_}, fmt::format("no statement or expression has the character {}",
                                       base::in_quotes(rest.substr(0, length))));
+}
+
+std::string text_of(const Token& token) {
+    std::string result;
+    const std::string_view written = token.text.substr(1, token.text.size() - 2);
+    for (std::size_t i = 0; i < written.size(); ++i) {
+        if (written[i] != '\\') {
+            result.push_back(written[i]);
+            continue;
+        }
+        ++i; // the text does not end in a backslash: the quotes after it would be in the text
+        if (written[i] != 'n' && written[i] != '"' && written[i] != '\\')
+            fail({token.location.source, token.location.offset + i},
+                 "a backslash in a text stands before n, for a new line, before quotes or another backslash");
+        result.push_back(written[i] == 'n' ? '\n' : written[i]);
+    }
+    return result;
 }
 
 } // namespace coldbrick::sheet

@@ -7,6 +7,7 @@
 
 #include <cstddef>
 #include <cstdint>
+#include <string>
 #include <string_view>
 
 namespace coldbrick::sheet {
@@ -32,6 +33,10 @@ struct Token {
     [[nodiscard]] bool is_symbol(char symbol) const { return kind == Kind::symbol && text[0] == symbol; }
     [[nodiscard]] bool ends_statement() const { return kind >= Kind::end_of_line; }
 };
+
+/// What a text between double quotes says: \\n is a new line, \\" quotes and \\\\ a backslash.
+/// @throws SheetError at a backslash before anything else.
+std::string text_of(const Token& token);
 
 /// Reads a source word by word, so that a long sheet takes no more memory than its text. Comments run from
 /// // to the end of their line, and within parentheses and after a comma a line's end is a blank.

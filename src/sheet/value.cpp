@@ -30,7 +30,8 @@ Overloaded(Functions...) -> Overloaded<Functions...>;
 std::string_view kind_name(const Value& value) {
     return std::visit(Overloaded{[](double) { return "a number"; }, [](const Position&) { return "a point"; },
                                  [](const Colour&) { return "a colour"; },
-                                 [](const Shared<Palette>&) { return "a palette"; }},
+                                 [](const Shared<Palette>&) { return "a palette"; },
+                                 [](const std::string&) { return "a text"; }},
                       value);
 }
 
@@ -63,8 +64,21 @@ double operate(char operation, double left, double right) {
     }
 }
 
+/// Texts one after the other. Those that grow without end are most likely a mistake.
+std::string joined(const Location& location, std::string left, std::string_view right) {
+    constexpr std::size_t longest = std::size_t{1} << 20;
+    if (left.size() + right.size() > longest)
+        fail(location, fmt::format("the text would have more than {} bytes", longest));
+    return left.append(right);
+}
+
+/// A number with as many digits as it has.
+std::string shortest(double number) {
+    return fmt::format("{}", number + 0.0); // -0 is 0
+}
+
 /// The operation between values whose kinds fit: number and number, point + - point, point * / number,
-/// number * point.
+/// number * point, text + text, and text and number, which becomes text.
 Value operate(const Location& location, char operation, const Value& left, const Value& right) {
     const auto misfit = [&]() -> Value {
         fail(location,
@@ -83,6 +97,15 @@ Value operate(const Location& location, char operation, const Value& left, const
         [&](double a, const Position& b) {
             return operation == '*' ? by_coordinate({a, a}, b) : misfit();
         },
+        [&](const std::string& a, const std::string& b) -> Value {
+            return operation == '+' ? joined(location, a, b) : misfit();
+        },
+        [&](const std::string& a, double b) -> Value {
+            return operation == '+' ? joined(location, a, shortest(b)) : misfit();
+        },
+        [&](double a, const std::string& b) -> Value {
+            return operation == '+' ? joined(location, shortest(a), b) : misfit();
+        },
         [&](const auto&, const auto&) { return misfit(); },
     };
     if (operation == '/' && right == Value(0.0)) fail(location, "division by zero");
@@ -96,6 +119,8 @@ class Evaluator {
     Value operator()(const NumberLiteral& literal) const { return literal.value; }
 
     Value operator()(const ColourLiteral& literal) const { return literal.value; }
+
+    Value operator()(const TextLiteral& literal) const { return literal.value; }
 
     Value operator()(const Name& name) const {
         if (const auto found = names_.find(name.text); found != names_.end()) return found->second.value;
@@ -158,17 +183,20 @@ class Evaluator {
         if (call.function == "mix") return mix(colour_at(0), colour_at(1), share_at(2, 0.5));
         if (call.function == "lighter") return lighter(colour_at(0), share_at(1, 0));
         if (call.function == "darker") return darker(colour_at(0), share_at(1, 0));
-        if (call.function != "rgb" && call.function != "hsl") return number_of(call);
+        if (call.function == "digits" || call.function == "signed")
+            return number_text(call.function, numbers_of(call));
+        if (call.function != "rgb" && call.function != "hsl")
+            return number_function(call.function, numbers_of(call));
         // rgb and hsl mean what they mean in the text of a colour.
         return colour(fmt::format("{}({}, {}, {}, {})", call.function, number(*call.arguments[0]),
                                   number(*call.arguments[1]), number(*call.arguments[2]), share_at(3, 1)));
     }
 
-    [[nodiscard]] double number_of(const Call& call) const {
+    [[nodiscard]] std::vector<double> numbers_of(const Call& call) const {
         std::vector<double> values;
         values.reserve(call.arguments.size());
         for (const ExpressionPtr& argument : call.arguments) values.push_back(number(*argument));
-        return number_function(call.function, values);
+        return values;
     }
 
     [[nodiscard]] double number(const Expression& expression) const {
@@ -223,6 +251,13 @@ double share(const Expression& expression, const Definitions& names, std::string
     const double result = number(expression, names, what);
     at_place(expression.location, [&] { base::check_share(what, result); });
     return result;
+}
+
+std::string text_value(const Expression& expression, const Definitions& names) {
+    Value value = evaluate(expression, names);
+    if (auto* const text = std::get_if<std::string>(&value)) return std::move(*text);
+    if (const auto* const number = std::get_if<double>(&value)) return shortest(*number);
+    fail(expression.location, fmt::format("expected a text, not {}", kind_name(value)));
 }
 
 Position position(const Expression& expression, const Definitions& names) {

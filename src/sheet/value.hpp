@@ -20,7 +20,7 @@
 
 namespace coldbrick::sheet {
 
-using Value = std::variant<double, Position, Colour, Shared<Palette>>;
+using Value = std::variant<double, Position, Colour, Shared<Palette>, std::string>;
 
 /// A name's value and where it was defined.
 struct Definition {
@@ -47,6 +47,9 @@ std::int32_t pixels(const Expression& expression, const Definitions& names, std:
 
 /// The number as it is. @throws SheetError if it is none.
 double number(const Expression& expression, const Definitions& names, std::string_view what);
+
+/// The text as it is; a number becomes one. @throws SheetError if it is neither.
+std::string text_value(const Expression& expression, const Definitions& names);
 
 /// The position as it is. @throws SheetError if it is no point.
 Position position(const Expression& expression, const Definitions& names);

@@ -7,6 +7,7 @@
 #include <coldbrick/blend.hpp>
 #include <coldbrick/line_style.hpp>
 #include <coldbrick/pattern.hpp>
+#include <coldbrick/text_style.hpp>
 
 #include <array>
 #include <cstddef>
@@ -24,6 +25,7 @@ enum class Word : std::uint8_t {
     let,
     palette,
     image,
+    text,
     dots,
     line,
     path,
@@ -79,6 +81,19 @@ enum class Word : std::uint8_t {
     smooth,
     crisp,
     linear,
+    face,
+    weight,
+    slanted,
+    capitals,
+    aligned,
+    leading,
+    within,
+    lines,
+    fit,
+    thick,
+    plate,
+    padding,
+    border,
     none, ///< a word without a meaning of its own
 };
 
@@ -86,16 +101,18 @@ inline constexpr std::size_t statement_count = static_cast<std::size_t>(Word::on
 
 /// The words as they are written, in the order of the enumeration.
 inline constexpr auto word_texts = std::to_array<std::string_view>(
-    {"sheet",   "frames", "let",     "palette", "image",   "dots",    "line",   "path",     "arc",
-     "box",     "circle", "ellipse", "sector",  "segment", "polygon", "star",   "on",       "at",
-     "to",      "radius", "radii",   "size",    "rounded", "turned",  "from",   "sweep",    "corners",
-     "tips",    "notch",  "ring",    "closed",  "fill",    "nonzero", "tiling", "stroke",   "cap",
-     "join",    "limit",  "inside",  "outside", "dashes",  "offset",  "along",  "around",   "hatch",
-     "spacing", "wide",   "opacity", "blend",   "anchor",  "contain", "cover",  "mirrored", "key",
-     "rate",    "curve",  "smooth",  "crisp",   "linear"});
+    {"sheet",    "frames",  "let",     "palette", "image",   "text",    "dots",    "line",   "path",
+     "arc",      "box",     "circle",  "ellipse", "sector",  "segment", "polygon", "star",   "on",
+     "at",       "to",      "radius",  "radii",   "size",    "rounded", "turned",  "from",   "sweep",
+     "corners",  "tips",    "notch",   "ring",    "closed",  "fill",    "nonzero", "tiling", "stroke",
+     "cap",      "join",    "limit",   "inside",  "outside", "dashes",  "offset",  "along",  "around",
+     "hatch",    "spacing", "wide",    "opacity", "blend",   "anchor",  "contain", "cover",  "mirrored",
+     "key",      "rate",    "curve",   "smooth",  "crisp",   "linear",  "face",    "weight", "slanted",
+     "capitals", "aligned", "leading", "within",  "lines",   "fit",     "thick",   "plate",  "padding",
+     "border"});
 static_assert(word_texts.size() == static_cast<std::size_t>(Word::none) &&
               word_texts[static_cast<std::size_t>(Word::star)] == "star" &&
-              word_texts[static_cast<std::size_t>(Word::linear)] == "linear");
+              word_texts[static_cast<std::size_t>(Word::border)] == "border");
 
 constexpr std::string_view text_of(Word word) {
     return word_texts[static_cast<std::size_t>(word)];
@@ -120,9 +137,9 @@ struct Function {
     std::size_t least;
     std::size_t most;
 };
-inline constexpr Function functions[] = {{"rgb", 3, 4},    {"hsl", 3, 4},   {"mix", 2, 3}, {"lighter", 2, 2},
-                                         {"darker", 2, 2}, {"sin", 1, 1},   {"cos", 1, 1}, {"mod", 2, 2},
-                                         {"bounce", 3, 3}, {"chance", 2, 2}};
+inline constexpr Function functions[] = {
+    {"rgb", 3, 4}, {"hsl", 3, 4}, {"mix", 2, 3},    {"lighter", 2, 2}, {"darker", 2, 2}, {"sin", 1, 1},
+    {"cos", 1, 1}, {"mod", 2, 2}, {"bounce", 3, 3}, {"chance", 2, 2},  {"digits", 2, 3}, {"signed", 2, 3}};
 
 /// The words of an enumeration's values.
 template <class Value>
@@ -144,6 +161,13 @@ inline constexpr Choice<Anchor> anchors[] = {{"top_left", Anchor::top_left},
                                              {"bottom_left", Anchor::bottom_left},
                                              {"bottom", Anchor::bottom},
                                              {"bottom_right", Anchor::bottom_right}};
+inline constexpr Choice<TextColumn> text_columns[] = {
+    {"left", TextColumn::left}, {"centre", TextColumn::centre}, {"right", TextColumn::right}};
+inline constexpr Choice<TextRow> text_rows[] = {{"baseline", TextRow::baseline},
+                                                {"top", TextRow::top},
+                                                {"capitals", TextRow::cap_height},
+                                                {"middle", TextRow::middle},
+                                                {"bottom", TextRow::bottom}};
 inline constexpr Choice<BlendMode> modes[] = {{"over", BlendMode::source_over},
                                               {"copy", BlendMode::copy},
                                               {"clear", BlendMode::clear},

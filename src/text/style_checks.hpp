@@ -6,7 +6,10 @@
 
 #include <string_view>
 
-namespace coldbrick::text {
+namespace coldbrick {
+
+// Exported, since components other than this one use it, too.
+namespace [[gnu::visibility("default")]] text {
 
 /// @throws ArgumentError unless all values lie in the ranges that TextStyle and Text document.
 void check(std::string_view text, const TextStyle& style);
@@ -14,4 +17,6 @@ void check(std::string_view text, const TextStyle& style);
 /// @throws ArgumentError unless all values lie in the ranges that TextPaint documents.
 void check(const TextPaint& paint);
 
-} // namespace coldbrick::text
+} // namespace text
+
+} // namespace coldbrick

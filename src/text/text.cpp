@@ -70,10 +70,6 @@ void for_each_layer(const Text& text, const TextPaint& paint, const Box& within,
               [&](Stencil stencil) { on_ink(std::move(stencil), paint.paint); });
 }
 
-/// All pixels.
-constexpr Box everywhere{base::first_coordinate, base::first_coordinate, base::coordinates,
-                         base::coordinates};
-
 } // namespace
 
 Text::Text(std::string_view text, Point at, const TextStyle& style)
@@ -141,15 +137,17 @@ void draw(const ImageView& view, const Text& text, const Paint& paint, const Ble
     draw(view, text, TextPaint{.paint = paint, .blending = blending});
 }
 
-void add(Drawing& drawing, const Text& text, const TextPaint& paint, std::size_t most_bytes) {
+void add(Drawing& drawing, const Text& text, const TextPaint& paint, const Box& within,
+         std::size_t most_bytes) {
     text::check(paint);
-    const Box ink = text.bounds();
+    const std::int64_t grown = paint.outline ? static_cast<std::int64_t>(paint.outline->width) + 1 : 0;
+    const Box ink = text.bounds().inset(-grown).intersection(within);
     if (static_cast<double>(ink.width) * static_cast<double>(ink.height) > static_cast<double>(most_bytes))
         throw ArgumentError(
             fmt::format("a text of {} x {} pixels takes more than the {} bytes that it may take in a drawing",
                         ink.width, ink.height, most_bytes));
     for_each_layer(
-        text, paint, everywhere,
+        text, paint, within,
         [&](const RoundedBox& box, const Fill& fill, const std::optional<Paint>& border) {
             drawing.add(box, fill);
             if (border)

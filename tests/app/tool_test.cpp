@@ -55,7 +55,7 @@ TEST(Tool, DrawsASheet) {
                                      folder.file("b.png"));
     EXPECT_EQ(set.status, 0) << set.errors;
     const Setting wider{"r", "15"};
-    expect_picture(folder.file("b.png"), read_sheet(quay, "quay", {&wider, 1}).render());
+    expect_picture(folder.file("b.png"), read_sheet(quay, "quay", {.settings = {&wider, 1}}).render());
 
     const Finished graph =
         run_command(tool + " graph " + folder.file("quay.brick") + " --zoom 7 -o " + folder.file("c.png"));
@@ -218,7 +218,7 @@ TEST(Tool, DrawsFramesAndReels) {
                              "circle at (6 + 5 * frame, 15) radius r fill gold\n";
     write_file(folder.file("quay.brick"), text);
     const auto frame = [&](std::int32_t number) {
-        return read_sheet(text, "quay", {}, {}, std::size_t{1} << 30, number).render(PixelFormat::rgba8);
+        return read_sheet(text, "quay", {.frame = number}).render(PixelFormat::rgba8);
     };
     const std::string in = "cd " + folder.path().string() + " && " + tool + " ";
     EXPECT_EQ(run_command(in + "draw quay.brick --frame 4 -o f.png").errors, "");

@@ -34,10 +34,11 @@ void require(bool holds, const char* promise) {
 
 void sheets(Bytes bytes) {
     attempt([&] {
+        const auto load_image = [](const std::string&, std::size_t most) {
+            return Image({3, 2}, PixelFormat::rgba8, Colour(9, 99, 199, 99), most);
+        };
         const Sheet sheet =
-            read_sheet(text_of(bytes), "fuzz.brick", {}, [](const std::string&, std::size_t most) {
-                return Image({3, 2}, PixelFormat::rgba8, Colour(9, 99, 199, 99), most);
-            });
+            read_sheet(text_of(bytes), "fuzz.brick", {.load_image = load_image, .most_image_bytes = 1 << 24});
         if (std::int64_t{sheet.size.width} * sheet.size.height > 100000 || sheet.drawing.items().size() > 200)
             return;
         (void)sheet.render();

@@ -14,7 +14,7 @@ namespace coldbrick::test {
 namespace {
 
 Sheet frame_of(const std::string& text, std::int32_t frame) {
-    return read_sheet(text, "quay.brick", {}, {}, std::size_t{1} << 30, frame);
+    return read_sheet(text, "quay.brick", {.frame = frame});
 }
 
 /// Where the first line of a sheet's frame begins.

@@ -20,7 +20,7 @@ namespace coldbrick::test {
 namespace {
 
 Sheet read(const std::string& text, const std::vector<Setting>& settings = {}) {
-    return read_sheet(text, "quay.brick", settings);
+    return read_sheet(text, "quay.brick", {.settings = settings});
 }
 
 /// An item of the sheet's drawing that is a shape.
@@ -254,7 +254,7 @@ box (30, 5) size 20 x 30  fill hatch lattice gold spacing 6 wide 2 on lighter(na
 TEST(Sheet, LaysImages) {
     Image buoy({4, 2}, PixelFormat::rgba8, colour("red"));
     buoy.set_pixel({0, 0}, colour("lime"));
-    const ImageLoader load = [&](const std::string& file, std::size_t) {
+    const auto load = [&](const std::string& file, std::size_t) {
         if (file != "buoy.png") throw FileError("no such file: " + file);
         return buoy;
     };
@@ -263,7 +263,7 @@ image "buoy.png" at (1, 1)
 image "buoy.png" at (10, 10) anchor bottom_right turned 90 mirrored key lime
 image "buoy.png" at (20, 10) size 8 x 8 contain anchor centre opacity 0.5 blend lighten
 )",
-                                   "quay.brick", {}, load);
+                                   "quay.brick", {.load_image = load});
     Image expected({30, 20}, PixelFormat::rgba8, colour("navy"));
     overlay(expected, buoy, {1, 1});
     Overlay options;
@@ -279,7 +279,10 @@ image "buoy.png" at (20, 10) size 8 x 8 contain anchor centre opacity 0.5 blend 
     for (int i = 0; i < 600; ++i)
         ASSERT_EQ(hex(drawn.pixel({i % 30, i / 30})), hex(expected.pixel({i % 30, i / 30}))) << i;
     expect_errors<SheetError>(
-        {{[&] { (void)read_sheet("sheet 9 x 9\nimage \"boy.png\" at (1, 1)", "quay.brick", {}, load); },
+        {{[&] {
+              (void)read_sheet("sheet 9 x 9\nimage \"boy.png\" at (1, 1)", "quay.brick",
+                               {.load_image = load});
+          },
           "quay.brick:2:7: no such file: boy.png\nimage \"boy.png\" at (1, 1)\n      ^"}});
 }
 
@@ -567,15 +570,19 @@ TEST(Sheet, AllImagesTogetherHaveALimit) {
         return Image({10, 10}, PixelFormat::rgba8, {}, most_bytes);
     };
     const std::string image = "image \"a.png\" at (0, 0)\n";
-    (void)read_sheet("sheet 9 x 9\n" + image + image, "quay.brick", {}, load, 1000);
+    (void)read_sheet("sheet 9 x 9\n" + image + image, "quay.brick",
+                     {.load_image = load, .most_image_bytes = 1000});
     EXPECT_EQ(limits, (std::vector<std::size_t>{1000, 600}));
     expect_errors<SheetError>({
-        {[&] { (void)read_sheet("sheet 9 x 9\n" + image + image + image, "quay.brick", {}, load, 1000); },
+        {[&] {
+             (void)read_sheet("sheet 9 x 9\n" + image + image + image, "quay.brick",
+                              {.load_image = load, .most_image_bytes = 1000});
+         },
          "quay.brick:4:7: an image of 10 x 10 rgba8 pixels takes 400 bytes, more than the limit of 200\n"
          "image \"a.png\" at (0, 0)\n      ^"},
         {[&] {
-             (void)read_sheet("sheet 9 x 9\nimage \"a\" at (0, 0) size 11 x 23", "quay.brick", {}, load,
-                              1000);
+             (void)read_sheet("sheet 9 x 9\nimage \"a\" at (0, 0) size 11 x 23", "quay.brick",
+                              {.load_image = load, .most_image_bytes = 1000});
          },
          "quay.brick:2:1: an image of 11 x 23 rgba8 pixels takes 1012 bytes, more than the limit of 1000\n"
          "image \"a\" at (0, 0) size 11 x 23\n^"},

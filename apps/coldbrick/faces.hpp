@@ -1,0 +1,14 @@
+/// @file
+/// Faces by the names that sheets and arguments give them.
+#pragma once
+
+#include <coldbrick/font.hpp>
+#include <coldbrick/sheet.hpp>
+
+#include <filesystem>
+
+/// A font file, if the name ends as those do, or else the installed family.
+/// @param folder what files count from
+/// @throws coldbrick::Error if there is no such face; ArgumentError also if a weight or slant is asked of a
+/// file.
+coldbrick::Face face_named(const coldbrick::WantedFace& wanted, const std::filesystem::path& folder);

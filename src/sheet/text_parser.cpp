@@ -1,0 +1,116 @@
+#include "sheet/text_parser.hpp"
+
+#include <algorithm>
+#include <iterator>
+
+namespace coldbrick::sheet {
+
+namespace {
+
+template <class Value>
+bool is_choice(const Token& token, std::span<const Choice<Value>> choices) {
+    return token.kind == Token::Kind::word &&
+           std::ranges::find(choices, token.text, &Choice<Value>::word) != choices.end();
+}
+
+} // namespace
+
+TextStatement TextParser::statement() {
+    TextStatement result;
+    result.text = expressions_.expression();
+    cursor_.expect(Word::at);
+    result.at = expressions_.expression();
+    WordsBefore before;
+    while (!cursor_.at_end()) {
+        const bool taken = take_paint(result, before) || take_plate_words(result, before) ||
+                           take_face_words(result, before) || take_setting(result, before) ||
+                           styles_.take_edges(result.edges, before) ||
+                           styles_.take_blending(result.blending, before);
+        if (!taken)
+            cursor_.fail_expecting({Word::fill, Word::stroke, Word::plate, Word::face, Word::size,
+                                    Word::anchor, Word::aligned, Word::spacing, Word::leading, Word::within,
+                                    Word::lines, Word::fit, Word::turned, Word::thick, Word::smooth,
+                                    Word::crisp, Word::opacity, Word::blend});
+    }
+    if (!result.paint) cursor_.fail_expecting("\"fill\" and the colour of the letters");
+    return result;
+}
+
+bool TextParser::take_paint(TextStatement& text, WordsBefore& before) {
+    if (cursor_.take_once(before, Word::fill)) {
+        text.paint = styles_.paint_words();
+    } else if (cursor_.take_once(before, Word::stroke)) {
+        text.outline = styles_.paint_words();
+        if (!cursor_.at_end() && cursor_.next().word == Word::none)
+            text.outline_width = expressions_.expression();
+    } else {
+        return false;
+    }
+    return true;
+}
+
+bool TextParser::take_plate_words(TextStatement& text, WordsBefore& before) {
+    if (cursor_.take_once(before, Word::plate)) {
+        text.plate = PlateWords{styles_.paint_words(), nullptr, nullptr, std::nullopt};
+        return true;
+    }
+    if (!text.plate) return false;
+    if (cursor_.take_once(before, Word::border)) {
+        text.plate->border = styles_.paint_words();
+        return true;
+    }
+    return take_number(text.plate->padding, before, Word::padding) ||
+           take_number(text.plate->radius, before, Word::rounded);
+}
+
+bool TextParser::take_face_words(TextStatement& text, WordsBefore& before) {
+    if (cursor_.take_once(before, Word::face)) {
+        if (cursor_.next().kind != Token::Kind::text)
+            cursor_.fail_expecting("a face's name or file between double quotes");
+        const Token name = cursor_.take();
+        text.face = FaceWords{text_of(name), name.location, nullptr};
+        return true;
+    }
+    if (!text.face) return false;
+    if (cursor_.take_once(before, Word::slanted)) return text.face->slanted = true;
+    return take_number(text.face->weight, before, Word::weight);
+}
+
+bool TextParser::take_setting(TextStatement& text, WordsBefore& before) {
+    if (cursor_.take_once(before, Word::anchor)) {
+        text.anchor = anchor();
+    } else if (cursor_.take_once(before, Word::aligned)) {
+        text.alignment = cursor_.choice<TextColumn>(text_columns);
+    } else if (take_number(text.size, before, Word::size)) {
+        if (cursor_.take(Word::capitals)) text.size_of = SizeOf::capitals;
+    } else if (cursor_.take_once(before, Word::fit)) {
+        expressions_.width_and_height(text.fit_width, text.fit_height);
+    } else {
+        return take_number(text.spacing, before, Word::spacing) ||
+               take_number(text.leading, before, Word::leading) ||
+               take_number(text.width, before, Word::within) ||
+               take_number(text.lines, before, Word::lines) || take_number(text.turn, before, Word::turned) ||
+               take_number(text.thickness, before, Word::thick);
+    }
+    return true;
+}
+
+bool TextParser::take_number(ExpressionPtr& number, WordsBefore& before, Word word) {
+    if (!cursor_.take_once(before, word)) return false;
+    number = expressions_.expression();
+    return true;
+}
+
+/// A column, a row or both.
+TextAnchor TextParser::anchor() {
+    TextAnchor result;
+    const bool has_column = is_choice<TextColumn>(cursor_.next(), text_columns);
+    if (has_column) result.column = cursor_.choice<TextColumn>(text_columns);
+    if (is_choice<TextRow>(cursor_.next(), text_rows))
+        result.row = cursor_.choice<TextRow>(text_rows);
+    else if (!has_column)
+        cursor_.fail_expecting("left, centre or right, or baseline, top, capitals, middle or bottom");
+    return result;
+}
+
+} // namespace coldbrick::sheet

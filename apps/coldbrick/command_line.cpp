@@ -64,6 +64,9 @@ void check(const RecastArguments& arguments) {
 }
 void check(const InspectArguments&) {}
 void check(const ColoursArguments&) {}
+void check(const FacesArguments& arguments) {
+    if (!arguments.output.path.empty()) check_output(arguments.output);
+}
 void check(const DemoArguments&) {}
 
 /// Adds a command that runs with the arguments that its options have filled.
@@ -113,6 +116,8 @@ void add_graph_options(CLI::App& command, GraphArguments& arguments) {
     add_frame(command, arguments.frame);
     add_number(command, "--zoom", arguments.zoom, 1, 1024, "The side of a magnified pixel, 1..1024")
         ->default_str(std::to_string(arguments.zoom));
+    command.add_flag_callback(
+        "--no-rulers", [&arguments] { arguments.rulers = false; }, "Leave out the rulers with their numbers");
 }
 
 /// Takes WIDTHxHEIGHT.
@@ -264,6 +269,22 @@ void add_colours_options(CLI::App& command, ColoursArguments& arguments) {
         ->needs(distinct);
 }
 
+void add_faces_options(CLI::App& command, FacesArguments& arguments) {
+    CLI::Option* const face = command.add_option(
+        "FACE", arguments.face, "A built-in face, an installed family or a font file to draw");
+    add_image_output(command, arguments.output);
+    CLI::Option* const output = command.get_option("--output");
+    face->needs(output);
+    add_number(command, "--weight", arguments.weight, 1, 1000,
+               "How heavy the face is, 1..1000; 400 if left out")
+        ->needs(face);
+    command.add_flag("--slanted", arguments.slanted, "The slanted face of the family")->needs(face);
+    command.add_option("--sample", arguments.sample, "What the picture says")
+        ->type_name("TEXT")
+        ->needs(output);
+    command.add_flag("--json", arguments.json, "Print an array of objects in JSON")->excludes(output);
+}
+
 void add_demo_options(CLI::App& command, DemoArguments& arguments) {
     command.add_option("FOLDER", arguments.folder, "Where to write; made if it is missing")
         ->capture_default_str();
@@ -282,6 +303,7 @@ void add_commands(CLI::App& tool) {
     add_command(tool, "inspect", "Tell what image files hold", inspect, add_inspect_options);
     add_command(tool, "colours", "List a palette's colours as text, which --palette of other commands reads",
                 list_colours, add_colours_options);
+    add_command(tool, "faces", "List type faces, or draw what they look like", list_faces, add_faces_options);
     add_command(tool, "demo", "Write the sample sheets and draw them", write_demo, add_demo_options);
 }
 

@@ -33,6 +33,7 @@ struct GraphArguments {
     SheetArguments sheet;
     ImageOutput output;
     int zoom = 16;
+    bool rulers = true;
     std::int32_t frame = 0;
 };
 void graph(const GraphArguments& arguments);
@@ -82,6 +83,17 @@ struct ColoursArguments {
     std::uint64_t seed = 0;
 };
 void list_colours(const ColoursArguments& arguments);
+
+/// Lists the faces that there are, or draws what they look like.
+struct FacesArguments {
+    std::string face; ///< the one to draw; all if it is empty
+    std::int32_t weight = 400;
+    bool slanted = false;
+    std::string sample; ///< what the picture says
+    ImageOutput output; ///< nothing is drawn if its path is empty
+    bool json = false;
+};
+void list_faces(const FacesArguments& arguments);
 
 /// Writes the sample sheets into a folder and draws them.
 struct DemoArguments {

@@ -1,6 +1,7 @@
 #include "commands.hpp"
 
 #include <coldbrick/magnify.hpp>
+#include <coldbrick/rulers.hpp>
 
 namespace {
 
@@ -17,5 +18,8 @@ void draw(const DrawArguments& arguments) {
 
 void graph(const GraphArguments& arguments) {
     const coldbrick::Image image = drawn(arguments.sheet, arguments.frame, arguments.output.file_type());
-    save_image(coldbrick::magnified(image, {.zoom = arguments.zoom}), arguments.output);
+    const coldbrick::Magnification magnification{.zoom = arguments.zoom};
+    save_image(arguments.rulers ? coldbrick::ruled(image, magnification)
+                                : coldbrick::magnified(image, magnification),
+               arguments.output);
 }

@@ -33,6 +33,7 @@ class CharacterFace : public Letterforms {
             if (is_invisible(run[character])) continue;
             const char32_t drawn = drawn_as(run[character]);
             const std::uint32_t number = glyphs_.contains(drawn) ? drawn : missing_glyph;
+            if (!result.empty()) result.back().advance -= closer(result.back().glyph, number, style);
             result.push_back({number, character, advance(glyph(number), style)});
         }
         return result;
@@ -46,6 +47,9 @@ class CharacterFace : public Letterforms {
     [[nodiscard]] const Glyph& glyph(std::uint32_t number) const { return glyphs_.at(number); }
 
   private:
+    /// How much closer two glyphs stand than others, in pixels.
+    [[nodiscard]] virtual double closer(std::uint32_t, std::uint32_t, const GlyphStyle&) const { return 0; }
+
     [[nodiscard]] virtual double advance(const Glyph& glyph, const GlyphStyle& style) const = 0;
 
     /// The character that a face of single characters draws for another one: spaces and hyphens that only say

@@ -4,12 +4,15 @@
 #include "text/built_in_faces.hpp"
 #include "text/character_face.hpp"
 #include "text/face_text.hpp"
+#include "text/utf8.hpp"
 
 #include "base/contract.hpp"
 
 #include <algorithm>
 #include <charconv>
 #include <cmath>
+#include <map>
+#include <utility>
 
 namespace coldbrick::text {
 
@@ -228,8 +231,25 @@ class StrokeFace final : public CharacterFace<StrokeGlyph> {
         return Grid(style).advance(glyph.width, glyph.strokes.empty());
     }
 
+    [[nodiscard]] double closer(std::uint32_t left, std::uint32_t right,
+                                const GlyphStyle& style) const override {
+        const auto found = closer_.find({left, right});
+        if (found == closer_.end()) return 0;
+        const double pixels = found->second * style.size / units_in_em;
+        return style.fitted ? std::round(pixels) : pixels;
+    }
+
+    void read_pairs(std::span<const std::string_view> words) {
+        std::string_view units = words[3];
+        const double by = number_of(units);
+        for (const char32_t left : decode_utf8(words[1]).characters)
+            for (const char32_t right : decode_utf8(words[2]).characters)
+                closer_.insert_or_assign({left, right}, by);
+    }
+
     void read(std::span<const std::string_view> words) {
         if (words.empty()) return;
+        if (words[0] == "closer") return read_pairs(words);
         if (const auto composition = composition_of(words)) {
             compositions_.push_back(*composition);
         } else if (std::ranges::find(mark_names, words[0]) != mark_names.end()) {
@@ -241,6 +261,7 @@ class StrokeFace final : public CharacterFace<StrokeGlyph> {
 
     std::vector<Composition> compositions_;
     std::map<std::string, StrokeGlyph> marks_;
+    std::map<std::pair<std::uint32_t, std::uint32_t>, double> closer_; ///< in units, by left and right glyph
 };
 
 } // namespace

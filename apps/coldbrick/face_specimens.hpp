@@ -1,0 +1,15 @@
+/// @file
+/// Pictures that show what faces look like.
+#pragma once
+
+#include <coldbrick/image.hpp>
+#include <coldbrick/sheet.hpp>
+
+#include <span>
+#include <string>
+
+/// One line of each face. @param sample what it says; usual words if it is empty
+coldbrick::Image specimen_of_all(std::span<const std::string> names, const std::string& sample);
+
+/// One face at many sizes, and its characters. @throws coldbrick::Error if there is no such face.
+coldbrick::Image specimen_of(const coldbrick::WantedFace& wanted, const std::string& sample);

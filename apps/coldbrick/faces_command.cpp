@@ -1,0 +1,79 @@
+#include "commands.hpp"
+#include "face_specimens.hpp"
+
+#include <coldbrick/font.hpp>
+
+#include <fmt/format.h>
+#include <nlohmann/json.hpp>
+
+#include <algorithm>
+#include <map>
+#include <set>
+#include <string>
+#include <vector>
+
+namespace {
+
+namespace cb = coldbrick;
+
+/// The faces of a family as one line tells them: "400, 700 slanted".
+std::string styles_of(const std::vector<cb::SystemFace>& faces) {
+    std::set<std::pair<std::int32_t, bool>> styles;
+    bool variable = false;
+    for (const cb::SystemFace& face : faces) {
+        styles.emplace(face.weight, face.slanted);
+        variable = variable || face.variable;
+    }
+    std::string result;
+    for (const auto& [weight, slanted] : styles)
+        result += fmt::format("{}{}{}", result.empty() ? "" : ", ", weight, slanted ? " slanted" : "");
+    return result + (variable ? ", and weights between" : "");
+}
+
+std::map<std::string, std::vector<cb::SystemFace>> families() {
+    std::map<std::string, std::vector<cb::SystemFace>> result;
+    for (cb::SystemFace& face : cb::system_faces()) {
+        std::vector<cb::SystemFace>& family = result[face.family];
+        family.push_back(std::move(face));
+    }
+    return result;
+}
+
+void print_text() {
+    fmt::print("stroke: built in, drawn with strokes of any width\n");
+    fmt::print("bitmap: built in, of pixels, for sizes of 9, 18, 27, ...\n");
+    for (const auto& [family, faces] : families()) fmt::print("{}: {}\n", family, styles_of(faces));
+}
+
+void print_json() {
+    auto list = nlohmann::json::array();
+    for (const char* name : {"stroke", "bitmap"}) list.push_back({{"family", name}, {"built_in", true}});
+    for (const cb::SystemFace& face : cb::system_faces())
+        list.push_back({{"family", face.family},
+                        {"built_in", false},
+                        {"style", face.style},
+                        {"weight", face.weight},
+                        {"slanted", face.slanted},
+                        {"variable", face.variable},
+                        {"file", face.file},
+                        {"index", face.index}});
+    constexpr int indent = 2;
+    fmt::print("{}\n", list.dump(indent, ' ', false, nlohmann::json::error_handler_t::replace));
+}
+
+} // namespace
+
+void list_faces(const FacesArguments& arguments) {
+    if (!arguments.output.path.empty()) {
+        std::vector<std::string> names{"stroke", "bitmap"};
+        for (const auto& [family, faces] : families()) names.push_back(family);
+        save_image(arguments.face.empty()
+                       ? specimen_of_all(names, arguments.sample)
+                       : specimen_of({arguments.face, arguments.weight, arguments.slanted}, arguments.sample),
+                   arguments.output);
+    } else if (arguments.json) {
+        print_json();
+    } else {
+        print_text();
+    }
+}

@@ -1,4 +1,4 @@
-# find_package(coldbrick [COMPONENTS core files sheet]) after an install.
+# find_package(coldbrick [COMPONENTS core text fonts files sheet]) after an install.
 include(CMakePackageConfigHelpers)
 
 set(package_folder ${CMAKE_INSTALL_LIBDIR}/cmake/coldbrick)

@@ -76,9 +76,15 @@
 #include <coldbrick/drawing.hpp>
 
 // Components that are linked apart.
+#include <coldbrick/captions.hpp>   // captions that keep out of each other's way
+#include <coldbrick/face.hpp>       // sets of letterforms
 #include <coldbrick/file_type.hpp>  // kinds of image files
 #include <coldbrick/files.hpp>      // image files
+#include <coldbrick/font.hpp>       // faces from font files
 #include <coldbrick/image_info.hpp> // what they tell of themselves
 #include <coldbrick/reel.hpp>       // frames that play
 #include <coldbrick/row_files.hpp>  // files written and read row by row
+#include <coldbrick/rulers.hpp>     // numbers along magnified images
 #include <coldbrick/sheet.hpp>      // drawings written as text
+#include <coldbrick/text.hpp>       // words in pictures
+#include <coldbrick/text_style.hpp> // how they are set and painted

@@ -214,7 +214,8 @@ std::vector<PlacedCaption> place_captions(std::span<const Caption> captions, con
                           base::last_coordinate);
     const TextPlate plate = style.paint.plate.value_or(TextPlate{.paint = {}, .padding = 0});
     std::vector<Box> boxes;
-    for (const Caption& caption : captions) boxes.push_back(caption.box);
+    for (const Caption& caption : captions)
+        if (!caption.box.empty()) boxes.push_back(caption.box);
     PlaceFinder finder(picture, style.gap, std::move(boxes));
     std::vector<PlacedCaption> result;
     for (const Caption& caption : captions) {

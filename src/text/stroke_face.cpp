@@ -131,6 +131,7 @@ class Grid {
         while (after + 1 < heights_.size() && units > heights_[after].first) ++after;
         const auto& [from, from_y] = heights_[after - 1];
         const auto& [to, to_y] = heights_[after];
+        if (units == to) return to_y; // where the stroke's outer edge is on whole pixels already
         if (units < from) return on_grid(from_y + (units - from) * unit_); // marks over capitals
         return on_grid(from_y + (units - from) * (to_y - from_y) / (to - from));
     }

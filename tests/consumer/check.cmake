@@ -9,8 +9,9 @@ endfunction()
 file(REMOVE_RECURSE ${WORK})
 run(${CMAKE_COMMAND} --install ${BUILD} --prefix ${WORK}/installed)
 set(components_core_only core)
+set(components_text_only text)
 set(components_everything "") # all there are
-foreach(main IN ITEMS core_only everything)
+foreach(main IN ITEMS core_only text_only everything)
     run(${CMAKE_COMMAND} -G Ninja -S ${CMAKE_CURRENT_LIST_DIR} -B ${WORK}/${main} -DMAIN=${main}.cpp
         -DWANTED=${components_${main}}
         -DCMAKE_PREFIX_PATH=${WORK}/installed -DCMAKE_CXX_COMPILER=${COMPILER} -DCMAKE_CXX_FLAGS=${FLAGS})
@@ -38,11 +39,17 @@ if(status EQUAL 0 OR NOT output MATCHES "coldbrick has no component \"sonar\"")
     message(FATAL_ERROR "an unknown component is not refused:\n${output}")
 endif()
 
-# The core needs no libpng; what does is told so.
-set(core_alone ${CMAKE_COMMAND} -G Ninja -S ${CMAKE_CURRENT_LIST_DIR}/../.. -B ${WORK}/core_alone -DCOLDBRICK_FILES=OFF
+# Text needs no library that reads fonts.
+execute_process(COMMAND ldd ${WORK}/text_only/harbour_light OUTPUT_VARIABLE linked)
+if(linked MATCHES "freetype|harfbuzz|fontconfig")
+    message(FATAL_ERROR "the component text links a font library:\n${linked}")
+endif()
+
+# The core needs no libpng, and text no font library; what does is told so.
+set(core_alone ${CMAKE_COMMAND} -G Ninja -S ${CMAKE_CURRENT_LIST_DIR}/../.. -B ${WORK}/core_alone -DCOLDBRICK_FILES=OFF -DCOLDBRICK_FONTS=OFF
     -DCOLDBRICK_DEVELOPER=OFF -DCMAKE_DISABLE_FIND_PACKAGE_PNG=ON -DCMAKE_CXX_COMPILER=${COMPILER})
 run(${core_alone} -DCOLDBRICK_TOOL=OFF)
 execute_process(COMMAND ${core_alone} -DCOLDBRICK_TOOL=ON RESULT_VARIABLE status ERROR_VARIABLE output OUTPUT_QUIET)
-if(status EQUAL 0 OR NOT output MATCHES "need image files")
-    message(FATAL_ERROR "a tool without image files is not refused:\n${output}")
+if(status EQUAL 0 OR NOT output MATCHES "need image files and fonts")
+    message(FATAL_ERROR "a tool without image files and fonts is not refused:\n${output}")
 endif()

@@ -82,6 +82,37 @@ TEST(Manual, PicturesOfCoveragesAreThoseOfTheExample) {
     EXPECT_EQ(run_command(example + " tiles " + folder.file("none/a.png")).status, 1);
 }
 
+TEST(Manual, SpecimensAreThoseThatTheToolDraws) {
+    const TemporaryFolder folder;
+    const std::string tool = COLDBRICK_TOOL_PATH;
+    const std::filesystem::path faces = std::filesystem::path(COLDBRICK_SOURCE_FOLDER) / "docs/faces";
+    const std::pair<std::string, std::string> specimens[] = {
+        {"stroke", "stroke"},
+        {"bitmap", "bitmap"},
+        {"truetype", "/usr/share/fonts/truetype/dejavu/DejaVuSans.ttf"},
+        {"postscript", "/usr/share/fonts/opentype/cantarell/Cantarell-Regular.otf"},
+        {"variable", "/usr/share/fonts/truetype/inter-vf/Inter.var.ttf --weight 700"}};
+    for (const auto& [name, face] : specimens) {
+        const std::string drawn = folder.file(name + ".png");
+        const Finished finished = run_command(tool + " faces " + face + " -o " + drawn);
+        ASSERT_EQ(finished.status, 0) << finished.errors;
+        EXPECT_EQ(decode_png(drawn).pixels, decode_png(faces / (name + ".png")).pixels)
+            << "draw it again by scripts/pictures: " << name;
+    }
+}
+
+TEST(Examples, CaptionsKeepOutOfEachOthersWay) {
+    const TemporaryFolder folder;
+    const std::string example = CAPTIONS_PATH;
+    const std::filesystem::path picture =
+        std::filesystem::path(COLDBRICK_SOURCE_FOLDER) / "docs/screenshots/captions.png";
+    EXPECT_EQ(run_command(example + ' ' + folder.file("a.png")).status, 0);
+    EXPECT_EQ(decode_png(folder.file("a.png")).pixels, decode_png(picture).pixels)
+        << "draw it again by scripts/pictures";
+    EXPECT_EQ(run_command(example).status, 2);
+    EXPECT_EQ(run_command(example + ' ' + folder.file("none/a.png")).status, 1);
+}
+
 TEST(Examples, OwnBufferSavesItsFrameAndTellsFailures) {
     const TemporaryFolder folder;
     const std::string example = OWN_BUFFER_PATH;

@@ -106,7 +106,7 @@ ExpressionPtr ExpressionParser::bare_operand() {
         break;
     default: break;
     }
-    cursor_.fail_expecting("a number, a point, a colour or a name");
+    cursor_.fail_expecting("a number, a point, a colour, a text or a name");
 }
 
 /// FUNCTION ( VALUE , VALUE , ... )

@@ -8,12 +8,15 @@
 #include <coldbrick/convert.hpp>
 #include <coldbrick/draw.hpp>
 #include <coldbrick/files.hpp>
+#include <coldbrick/font.hpp>
 #include <coldbrick/magnify.hpp>
 #include <coldbrick/measure.hpp>
 #include <coldbrick/palette.hpp>
 #include <coldbrick/reel.hpp>
 #include <coldbrick/resize.hpp>
+#include <coldbrick/rulers.hpp>
 #include <coldbrick/sheet.hpp>
+#include <coldbrick/text.hpp>
 
 #include <gtest/gtest.h>
 
@@ -60,7 +63,12 @@ TEST(Tool, DrawsASheet) {
     const Finished graph =
         run_command(tool + " graph " + folder.file("quay.brick") + " --zoom 7 -o " + folder.file("c.png"));
     EXPECT_EQ(graph.status, 0) << graph.errors;
-    expect_picture(folder.file("c.png"), magnified(read_sheet(quay, "quay").render(), {.zoom = 7}));
+    expect_picture(folder.file("c.png"), ruled(read_sheet(quay, "quay").render(), {.zoom = 7}));
+    EXPECT_EQ(
+        run_command(tool + " graph " + folder.file("quay.brick") + " --no-rulers -o " + folder.file("d.png"))
+            .status,
+        0);
+    expect_picture(folder.file("d.png"), magnified(read_sheet(quay, "quay").render()));
 }
 
 TEST(Tool, WritesEveryTypeOfFileThatHoldsThePicture) {
@@ -402,11 +410,16 @@ TEST(Tool, TellsWhatIsWrongAndHow) {
          "\"0x9\" is not of the form WIDTHxHEIGHT, each of 1..2147483647"},
         {"colours --seed 3", 2, "--seed requires --distinct"},
         {"colours --distinct 257", 2, "--distinct: \"257\" is not a whole number of 1..256\n"},
+        {"faces nowhere.ttf" + out, 1, "cannot read font \"nowhere.ttf\": No such file or directory\n"},
+        {"faces \"DejaVu Snas\"" + out, 1, "did you mean \"DejaVu Sans\"?\n"},
+        {"faces stroke", 2, "FACE requires --output\n"},
+        {"faces --weight 500" + out, 2, "--weight requires FACE\n"},
+        {"faces stroke --weight 0" + out, 2, "--weight: \"0\" is not a whole number of 1..1000\n"},
         {"demo " + sheet, 1, "coldbrick: cannot make the folder " + sheet},
         {"", 2, "A subcommand is required"},
         {"drow", 2,
          "\"drow\" is no command; did you mean \"draw\"?\nThe commands are draw, graph, reel, recast, "
-         "inspect, colours, demo.\n"},
+         "inspect, colours, faces, demo.\n"},
         {"\"$(printf 'a\\033[2J')\"", 2, "\"a\\x1b[2J\" is no command\n"},
     };
     for (const Row& row : rows) {
@@ -419,11 +432,35 @@ TEST(Tool, TellsWhatIsWrongAndHow) {
     EXPECT_EQ(folder.file_count(), 3) << "a failed command leaves a file";
 }
 
+TEST(Tool, ListsAndDrawsFaces) {
+    const TemporaryFolder folder;
+    const Finished listed = run_command(tool + " faces");
+    EXPECT_EQ(listed.status, 0) << listed.errors;
+    EXPECT_TRUE(listed.output.starts_with("stroke: built in")) << listed.output;
+    EXPECT_NE(listed.output.find("\nDejaVu Sans: "), std::string::npos) << listed.output;
+    const std::string json = run_command(tool + " faces --json | python3 -m json.tool --compact").output;
+    EXPECT_NE(json.find(R"("family":"bitmap")"), std::string::npos) << json;
+    EXPECT_NE(json.find("/DejaVuSans-Bold.ttf"), std::string::npos) << json;
+    EXPECT_EQ(run_command(tool + " faces -o " + folder.file("all.png")).status, 0);
+    EXPECT_GT(load(folder.file("all.png")).height(), 300);
+    // A sheet takes built-in faces, families and files beside it.
+    std::filesystem::copy_file("/usr/share/fonts/truetype/dejavu/DejaVuSerif.ttf", folder.file("own.ttf"));
+    write_file(folder.file("a.brick"),
+               "sheet 90 x 30\ntext \"Quay\" at (4, 22) size 20 face \"own.ttf\" fill black\n");
+    EXPECT_EQ(run_command(tool + " draw " + folder.file("a.brick") + " -o " + folder.file("a.png")).errors,
+              "");
+    Image expected({90, 30}, PixelFormat::rgb8, colour("white"));
+    draw(expected, Text("Quay", {4, 22}, {.face = load_face(folder.file("own.ttf")), .size = 20}),
+         colour("black"));
+    expect_picture(folder.file("a.png"), expected);
+}
+
 TEST(Tool, TellsItsVersionAndHelp) {
     const Finished version = run_command(tool + " --version");
     EXPECT_EQ(version.status, 0);
     EXPECT_EQ(version.output, "coldbrick " COLDBRICK_VERSION "\n");
-    for (const char* command : {"", "draw", "graph", "reel", "recast", "inspect", "colours", "demo"}) {
+    for (const char* command :
+         {"", "draw", "graph", "reel", "recast", "inspect", "colours", "faces", "demo"}) {
         const Finished help = run_command(tool + ' ' + command + " --help");
         EXPECT_EQ(help.status, 0);
         EXPECT_NE(help.output.find("Usage: coldbrick"), std::string::npos) << help.output;

@@ -291,13 +291,14 @@ TEST(Sheet, FaultsAreToldWithTheirPlace) {
         std::string text;
         std::string message;
     };
-    const std::string expected_words = "a number, a point, a colour or a name";
+    const std::string expected_words = "a number, a point, a colour, a text or a name";
     const Row rows[] = {
         {"sheet 9 x 9\ncircle at (1, 2) radius -3 fill red",
          "quay.brick:2:25: radius -3 is outside 0..2147483647\ncircle at (1, 2) radius -3 fill red\n"
          "                        ^"},
         {"sheet 9 x 9\n\tboxx (1, 2) to (3, 4) fill red\n",
-         "quay.brick:2:2: expected a statement (sheet, frames, let, palette, image, dots, line, path, arc, "
+         "quay.brick:2:2: expected a statement (sheet, frames, let, palette, image, text, dots, line, path, "
+         "arc, "
          "box, "
          "circle, "
          "ellipse, sector, segment, polygon, star), found \"boxx\"; did you mean \"box\"?\n"
@@ -372,8 +373,8 @@ TEST(Sheet, FaultsAreToldWithTheirPlace) {
         {"let a = (1, 2",
          "quay.brick:1:14: expected \")\", found the end of the line\nlet a = (1, 2\n             ^"},
         {"let é = 1", "quay.brick:1:5: no statement or expression has the character \"é\"\nlet é = 1\n    ^"},
-        {"let a = 1 // ü\nlet b = \"ü\"", "quay.brick:2:9: expected a number, a point, a colour or a name, "
-                                          "found \"ü\"\nlet b = \"ü\"\n        ^"},
+        {"let a = 1 // ü\nlet b = (\"ü\")*2", "quay.brick:2:14: cannot multiply a text and a number\n"
+                                              "let b = (\"ü\")*2\n             ^"},
         {"sheet 9 x 9\nline (0, 0) to (1, 1)", "quay.brick:2:22: expected \"fill\" or \"stroke\", found the "
                                                "end of the line\nline (0, 0) to (1, 1)\n"
                                                "                     ^"},
@@ -467,7 +468,8 @@ TEST(Sheet, FaultsInSettingsAreTold) {
         {[&] {
              (void)read(text, {{"r", "1 +"}});
          },
-         "setting r:1:4: expected a number, a point, a colour or a name, found the end of the line\n1 +\n   "
+         "setting r:1:4: expected a number, a point, a colour, a text or a name, found the end of the "
+         "line\n1 +\n   "
          "^"},
     });
 }
@@ -501,9 +503,9 @@ TEST(Sheet, StrangeBytesAreNamedAndSteerNoTerminal) {
         {reading("let a = \xff"), "quay.brick:1:9: the byte \\xff is not UTF-8\nlet a = \\xff\n        ^"},
         {reading("// \x1b[2J\xff\x07 fog\rlet a = \x1b"), // CR alone ends a line
          "quay.brick:2:9: no statement or expression has the character \"\\x1b\"\nlet a = \\x1b\n        ^"},
-        {reading("let a = 1\r\nlet b = \"\x1b\" + 1"), "quay.brick:2:9: expected a number, a point, a colour "
-                                                       "or a name, found \"\\x1b\"\nlet b = \"\\x1b\" + 1\n"
-                                                       "        ^"},
+        {reading("let a = 1\r\nlet b = \"\x1b\" / 1"), "quay.brick:2:13: cannot divide a text and a number\n"
+                                                       "let b = \"\\x1b\" / 1\n"
+                                                       "               ^"},
         {reading("let " + std::string(300, 'a') + " = %"),
          "quay.brick:1:308: no statement or expression has the character \"%\"\n..." + std::string(67, 'a') +
              " = %\n" + std::string(73, ' ') + "^"},

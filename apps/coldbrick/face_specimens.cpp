@@ -19,8 +19,8 @@ const cb::Colour paper(250, 248, 242);
 const cb::Colour ink(28, 38, 50);
 const cb::Colour dim(120, 128, 138);
 
-constexpr std::int32_t width = 1200;
-constexpr std::int32_t margin = 24;
+constexpr std::int32_t page_width = 1200;
+constexpr std::int32_t page_margin = 24;
 constexpr const char* usual_sample = "Tarn Haven: 27 boats at the quay";
 
 /// A picture that grows downwards while lines are written into it.
@@ -29,20 +29,20 @@ class Page {
     /// Writes a text under what is there. @param space above it
     void write(const std::string& text, cb::TextStyle style, const cb::Colour& colour, std::int32_t space) {
         style.anchor.row = cb::TextRow::top;
-        const cb::Text placed(text, {margin, y_ + space}, style);
+        const cb::Text placed(text, {page_margin, y_ + space}, style);
         const cb::TextMeasure measure = placed.measure();
         y_ = static_cast<std::int32_t>(std::max(measure.lines.end_y(), measure.ink.end_y()));
         texts_.emplace_back(placed, colour);
     }
 
     [[nodiscard]] cb::Image image() const {
-        cb::Image result({width, y_ + margin}, cb::PixelFormat::rgb8, paper);
+        cb::Image result({page_width, y_ + page_margin}, cb::PixelFormat::rgb8, paper);
         for (const auto& [text, colour] : texts_) cb::draw(result, text, colour);
         return result;
     }
 
   private:
-    std::int32_t y_ = margin;
+    std::int32_t y_ = page_margin;
     std::vector<std::pair<cb::Text, cb::Colour>> texts_;
 };
 
@@ -72,7 +72,7 @@ cb::Image specimen_of_all(std::span<const std::string> names, const std::string&
         try {
             face = any_face({name});
         } catch (const cb::Error& error) { // one broken font does not hide the others
-            page.write(error.what(), {.size = 13, .width = width - 2 * margin}, dim, 2);
+            page.write(error.what(), {.size = 13, .width = page_width - 2 * page_margin}, dim, 2);
             continue;
         }
         const std::string text = writable(*face, sample.empty() ? usual_sample : sample);
@@ -87,7 +87,7 @@ cb::Image specimen_of(const cb::WantedFace& wanted, const std::string& sample) {
     const cb::Face face = any_face(wanted);
     Page page;
     page.write(fmt::format("{}", face.name()), {.size = 20}, dim, 0);
-    constexpr double inside = width - 2 * margin;
+    constexpr double inside = page_width - 2 * page_margin;
     for (const double size : {9.0, 12.0, 14.0, 18.0, 24.0, 27.0, 36.0, 48.0}) {
         page.write(fmt::format("{}", size), {.face = cb::Face::bitmap(), .size = 9}, dim, 10);
         page.write(sample.empty() ? usual_sample : sample,

@@ -145,13 +145,27 @@ class FontFace final : public text::Letterforms {
         return std::clamp(distance, -most * style.size, most * style.size);
     }
 
+    /// The outline of a glyph; none of one that is damaged.
     [[nodiscard]] Path outline_in_units(std::uint32_t glyph) const {
-        return font_->with_face([&](FT_Face face) -> Path {
+        const Path path = font_->with_face([&](FT_Face face) -> Path {
             constexpr FT_Int32 bare = FT_LOAD_NO_SCALE | FT_LOAD_NO_HINTING | FT_LOAD_NO_BITMAP;
             if (FT_Load_Glyph(face, glyph, bare) != 0 || face->glyph->format != FT_GLYPH_FORMAT_OUTLINE)
                 return {};
             return OutlineReader::read(face->glyph->outline);
         });
+        return is_plausible(path) ? path : Path();
+    }
+
+    /// False of outlines that only a damaged font has: its letters would fill whole pictures at small sizes.
+    [[nodiscard]] bool is_plausible(const Path& path) const {
+        constexpr double furthest = 32; // in ems; the longest ligatures have about 12
+        constexpr double largest = 48;  // in squares of an em
+        const double em = font_->units_per_em();
+        const Box bounds = path.bounds();
+        const auto reach =
+            static_cast<double>(std::max({-bounds.x, -bounds.y, bounds.end_x(), bounds.end_y()}));
+        return reach <= furthest * em &&
+               static_cast<double>(bounds.width) * static_cast<double>(bounds.height) <= largest * em * em;
     }
 
     /// In parts of the em, kept to what a sound font may have.

@@ -1,6 +1,6 @@
+#include "fonts/font_file.hpp"
 #include "base/shown_text.hpp"
 #include "fonts/font_face.hpp"
-#include "fonts/font_file.hpp"
 
 #include <coldbrick/error.hpp>
 

@@ -93,7 +93,7 @@ ExpressionPtr ExpressionParser::bare_operand() {
     const Token token = cursor_.next();
     switch (token.kind) {
     case Token::Kind::number: return make(cursor_.take().location, NumberLiteral{number(token)});
-    case Token::Kind::text: return make(cursor_.take().location, TextLiteral{text_of(token)});
+    case Token::Kind::text: return make(cursor_.take().location, TextLiteral{unquoted(token)});
     case Token::Kind::colour: return make(cursor_.take().location, ColourLiteral{colour_of(token)});
     case Token::Kind::word:
         if (token.word != Word::none) break;

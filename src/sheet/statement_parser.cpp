@@ -90,7 +90,7 @@ ImageStatement StatementParser::image_statement() {
         cursor_.fail_expecting("the image's file between double quotes");
     const Token file = cursor_.take();
     ImageStatement result;
-    result.file = text_of(file);
+    result.file = unquoted(file);
     result.file_location = file.location;
     cursor_.expect(Word::at);
     result.at = expressions_.expression();
@@ -186,7 +186,7 @@ CircleForm StatementParser::circle_form() {
 ShapeStatement StatementParser::path_statement() {
     if (cursor_.next().kind != Token::Kind::text) return styled(path_form());
     const Token text = cursor_.take();
-    PathTextForm result{text_of(text), text.location, nullptr};
+    PathTextForm result{unquoted(text), text.location, nullptr};
     result.at = expressions_.after(Word::at);
     return styled(std::move(result));
 }

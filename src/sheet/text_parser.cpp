@@ -68,7 +68,7 @@ bool TextParser::take_face_words(TextStatement& text, WordsBefore& before) {
         if (cursor_.next().kind != Token::Kind::text)
             cursor_.fail_expecting("a face's name or file between double quotes");
         const Token name = cursor_.take();
-        text.face = FaceWords{text_of(name), name.location, nullptr};
+        text.face = FaceWords{unquoted(name), name.location, nullptr};
         return true;
     }
     if (!text.face) return false;

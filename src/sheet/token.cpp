@@ -99,7 +99,7 @@ void TokenReader::fail_at_stranger() const {
                                       base::in_quotes(rest.substr(0, length))));
 }
 
-std::string text_of(const Token& token) {
+std::string unquoted(const Token& token) {
     std::string result;
     const std::string_view written = token.text.substr(1, token.text.size() - 2);
     for (std::size_t i = 0; i < written.size(); ++i) {

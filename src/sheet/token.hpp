@@ -36,7 +36,7 @@ struct Token {
 
 /// What a text between double quotes says: \\n is a new line, \\" quotes and \\\\ a backslash.
 /// @throws SheetError at a backslash before anything else.
-std::string text_of(const Token& token);
+std::string unquoted(const Token& token);
 
 /// Reads a source word by word, so that a long sheet takes no more memory than its text. Comments run from
 /// // to the end of their line, and within parentheses and after a comma a line's end is a blank.

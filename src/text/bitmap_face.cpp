@@ -14,9 +14,9 @@ namespace {
 constexpr double pixels_in_em = 9;
 constexpr int baseline_row = 7; ///< the first row below it
 constexpr int small_row = 2;    ///< the first one of small letters
-constexpr int cap_height = 7;
-constexpr int depth = 2;
-constexpr int accent_height = 10;
+constexpr int cap_rows = 7;
+constexpr int depth_rows = 2;
+constexpr int accent_rows = 10;
 
 /// Pixels of a row that lie side by side.
 struct PixelRun {
@@ -103,7 +103,7 @@ class BitmapFace final : public CharacterFace<PixelGlyph> {
 
     [[nodiscard]] LineMetrics metrics(const GlyphStyle& style) const override {
         const double pixel = style.size / pixels_in_em;
-        return {accent_height * pixel, depth * pixel, 0, cap_height * pixel};
+        return {accent_rows * pixel, depth_rows * pixel, 0, cap_rows * pixel};
     }
 
     [[nodiscard]] bool on_whole_columns(const GlyphStyle& style) const override { return style.fitted; }

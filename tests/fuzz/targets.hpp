@@ -23,6 +23,8 @@ void sheets(Bytes bytes);  ///< sheets, read and drawn
 void texts(Bytes bytes);   ///< colours, palettes, bitmaps
 void drawing(Bytes bytes); ///< shapes and styles: only pixels in the clip change, and bands change nothing
 void region_algebra(Bytes bytes); ///< the laws of sets
+void fonts(Bytes bytes);          ///< font files, and texts in them
+void lettering(Bytes bytes);      ///< texts and captions in any style: measured as they are painted
 void overlays(Bytes bytes);       ///< images onto images, and that nothing outside changes
 void resizing(Bytes bytes);       ///< sizes and resamplings
 
@@ -42,6 +44,8 @@ inline constexpr Target targets[] = {{"png", png},
                                      {"texts", texts},
                                      {"drawing", drawing},
                                      {"region_algebra", region_algebra},
+                                     {"fonts", fonts},
+                                     {"lettering", lettering},
                                      {"overlays", overlays},
                                      {"resizing", resizing}};
 

@@ -55,7 +55,7 @@ struct SystemFace {
     std::int32_t index = 0;
 };
 
-/// All faces with outlines that are installed, by family and weight.
+/// All faces with outlines that were installed when the first was asked for, by family and weight.
 [[nodiscard]] std::vector<SystemFace> system_faces();
 
 /// Which face of a family is wanted.

@@ -104,7 +104,8 @@ Font::Font(std::vector<std::byte> bytes, const FontOptions& options) : bytes_(st
 
 std::vector<FontAxisRange> Font::axes() const {
     std::vector<FontAxisRange> result;
-    for (const FT_Var_Axis& axis : DesignAxes(face_.get()).get())
+    const DesignAxes axes(face_.get());
+    for (const FT_Var_Axis& axis : axes.get())
         result.push_back(
             {text_of_tag(axis.tag), number_of(axis.minimum), number_of(axis.def), number_of(axis.maximum)});
     return result;

@@ -20,12 +20,20 @@ namespace coldbrick {
 namespace {
 
 struct Delete {
+    void operator()(FcConfig* config) const { FcConfigDestroy(config); }
     void operator()(FcPattern* pattern) const { FcPatternDestroy(pattern); }
     void operator()(FcObjectSet* objects) const { FcObjectSetDestroy(objects); }
     void operator()(FcFontSet* fonts) const { FcFontSetDestroy(fonts); }
 };
 template <class T>
 using Owned = std::unique_ptr<T, Delete>;
+
+/// What is installed, as it was at the first use: of this component alone, whoever else uses the library.
+FcConfig* installed() {
+    static const Owned<FcConfig> config(FcInitLoadConfigAndFonts());
+    if (config == nullptr) throw std::bad_alloc();
+    return config.get();
+}
 
 const FcChar8* bytes_of(const std::string& text) {
     return reinterpret_cast<const FcChar8*>(text.c_str());
@@ -102,7 +110,7 @@ std::vector<SystemFace> system_faces() {
                                                       FC_FILE, FC_INDEX, static_cast<char*>(nullptr)));
     if (pattern == nullptr || objects == nullptr) throw std::bad_alloc();
     FcPatternAddBool(pattern.get(), FC_OUTLINE, FcTrue);
-    const Owned<FcFontSet> fonts(FcFontList(nullptr, pattern.get(), objects.get()));
+    const Owned<FcFontSet> fonts(FcFontList(installed(), pattern.get(), objects.get()));
     std::vector<SystemFace> result;
     if (fonts == nullptr) return result;
     for (int i = 0; i < fonts->nfont; ++i) result.push_back(face_of(fonts->fonts[i]));
@@ -120,10 +128,10 @@ Face system_face(const std::string& family, const FaceChoice& choice) {
     FcPatternAddDouble(pattern.get(), FC_WEIGHT, FcWeightFromOpenTypeDouble(choice.weight));
     FcPatternAddInteger(pattern.get(), FC_SLANT, choice.slanted ? FC_SLANT_ITALIC : FC_SLANT_ROMAN);
     FcPatternAddBool(pattern.get(), FC_OUTLINE, FcTrue);
-    FcConfigSubstitute(nullptr, pattern.get(), FcMatchPattern);
+    FcConfigSubstitute(installed(), pattern.get(), FcMatchPattern);
     FcDefaultSubstitute(pattern.get());
     FcResult status = FcResultNoMatch;
-    const Owned<FcPattern> match(FcFontMatch(nullptr, pattern.get(), &status));
+    const Owned<FcPattern> match(FcFontMatch(installed(), pattern.get(), &status));
     if (match == nullptr || !has_family(match.get(), family)) fail_without_family(family);
     const SystemFace found = face_of(match.get());
     const std::vector<std::byte> bytes = fonts::bytes_of_file(found.file, FontOptions().most_bytes);

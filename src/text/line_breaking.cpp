@@ -45,11 +45,12 @@ class Paragraphs::LineSetter {
     /// Where the line that begins at a character ends: behind as many words as there is room for, or letters
     /// of a word that is too long, one at least.
     [[nodiscard]] std::size_t end_of_line(std::size_t begin, double width) const {
+        constexpr double rounding = 1e-6; // of sums in another order
         double used = 0;
         std::size_t last_break = begin;
         for (std::size_t i = begin; i < length(); ++i) {
             used += advances_[i];
-            if (used - spacing_ > width && !is_space(paragraph_.characters()[i])) {
+            if (used - spacing_ > width + rounding && !is_space(paragraph_.characters()[i])) {
                 if (last_break > begin) return last_break;
                 return std::max(letter_begin(i), next_letter(begin));
             }

@@ -17,7 +17,7 @@ rc::Gen<std::string> any_text() {
         "\xD8\xB3\xD9\x84\xD8\xA7\xD9\x85", "\xD7\xA9\xD7\x9C\xD7\x95\xD7\x9D", "(", ")", "-", "\xE2\x80\xA6",
         "\xE6\xBC\xA2\xE5\xAD\x97", "\xF0\x9F\x9A\xA2", "\xE2\x80\x8F", "\xFF", "\xE2\x82", "\t", "\x01", "j",
         "Wg");
-    return rc::gen::map(rc::gen::container<std::vector<std::string>>(piece),
+    return rc::gen::map(rc::gen::scale(0.2, rc::gen::container<std::vector<std::string>>(piece)),
                         [](const std::vector<std::string>& pieces) {
                             std::string result;
                             for (const std::string& one : pieces) result += one;

@@ -93,7 +93,7 @@ RC_GTEST_PROP(Lines, BreakBeforeTheFirstWordThatHasNoRoom, ()) {
     for (const std::string& word : words) {
         text += (text.empty() ? "" : " ") + word;
         const std::string longer = line.empty() ? word : line + " " + word;
-        if (measure(longer, plain).advance > *style.width + 1e-9) {
+        if (measure(longer, plain).advance > *style.width + 1e-6) {
             ++lines;
             line = word;
         } else {

@@ -20,13 +20,16 @@ bool is_font_file(const std::string& name) {
 cb::FontOptions options_for(const cb::WantedFace& wanted) {
     if (wanted.slanted)
         throw cb::ArgumentError("a font file is slanted or not: name the file of the slanted face");
-    if (wanted.weight == cb::WantedFace().weight) return {};
-    return {.axes = {{"wght", static_cast<double>(wanted.weight)}}};
+    cb::FontOptions options{.axes = wanted.axes};
+    if (wanted.weight != cb::WantedFace().weight)
+        options.axes.push_back({"wght", static_cast<double>(wanted.weight)});
+    return options;
 }
 
 } // namespace
 
 cb::Face face_named(const cb::WantedFace& wanted, const std::filesystem::path& folder) {
     if (is_font_file(wanted.name)) return cb::load_face((folder / wanted.name).string(), options_for(wanted));
-    return cb::system_face(wanted.name, {.weight = wanted.weight, .slanted = wanted.slanted});
+    return cb::system_face(wanted.name,
+                           {.weight = wanted.weight, .slanted = wanted.slanted, .axes = wanted.axes});
 }

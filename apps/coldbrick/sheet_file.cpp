@@ -3,6 +3,8 @@
 #include "faces.hpp"
 #include "text_file.hpp"
 
+#include <algorithm>
+
 namespace cb = coldbrick;
 
 cb::PixelFormat format_for(const cb::Sheet& sheet, cb::FileType type) {
@@ -45,8 +47,7 @@ cb::Sheet SheetFile::read(std::int32_t frame) const {
 }
 
 cb::Face SheetFile::face(const cb::WantedFace& wanted) const {
-    const auto key = std::tuple(wanted.name, wanted.weight, wanted.slanted);
-    auto found = faces_.find(key);
-    if (found == faces_.end()) found = faces_.emplace(key, face_named(wanted, path_.parent_path())).first;
-    return found->second;
+    const auto found = std::ranges::find(faces_, wanted, &std::pair<cb::WantedFace, cb::Face>::first);
+    if (found != faces_.end()) return found->second;
+    return faces_.emplace_back(wanted, face_named(wanted, path_.parent_path())).second;
 }

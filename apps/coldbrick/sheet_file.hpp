@@ -9,7 +9,7 @@
 #include <filesystem>
 #include <map>
 #include <string>
-#include <tuple>
+#include <utility>
 #include <vector>
 
 /// The arguments of every command that reads a sheet.
@@ -39,5 +39,5 @@ class SheetFile {
     std::string text_;
     std::vector<coldbrick::Setting> settings_;
     mutable std::map<std::string, coldbrick::Image> images_; ///< by their names in the sheet
-    mutable std::map<std::tuple<std::string, std::int32_t, bool>, coldbrick::Face> faces_;
+    mutable std::vector<std::pair<coldbrick::WantedFace, coldbrick::Face>> faces_;
 };

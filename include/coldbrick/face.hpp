@@ -4,6 +4,7 @@
 
 #include <cstddef>     // bytes of caches
 #include <memory>      // copies of a face share its letterforms
+#include <string>      // axes have tags
 #include <string_view> // faces have names
 
 namespace coldbrick::text {
@@ -11,6 +12,14 @@ class Letterforms;
 }
 
 namespace [[gnu::visibility("default")]] coldbrick {
+
+/// Where on one of its axes a variable font is taken.
+struct FontAxis {
+    std::string tag; ///< four characters: "wght", "wdth"
+    double value = 0;
+
+    friend bool operator==(const FontAxis&, const FontAxis&) = default;
+};
 
 /// What a face holds in memory, so that letters that come again are not worked out again.
 struct GlyphCacheUse {

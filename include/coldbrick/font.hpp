@@ -12,12 +12,6 @@
 
 namespace [[gnu::visibility("default")]] coldbrick {
 
-/// Where on one of its axes a variable font is taken.
-struct FontAxis {
-    std::string tag; ///< four characters: "wght", "wdth"
-    double value = 0;
-};
-
 /// How far an axis of a variable font goes.
 struct FontAxisRange {
     std::string tag;
@@ -60,8 +54,9 @@ struct SystemFace {
 
 /// Which face of a family is wanted.
 struct FaceChoice {
-    std::int32_t weight = 400; ///< 1..1000; the nearest that there is
-    bool slanted = false;      ///< if there is one
+    std::int32_t weight = 400;       ///< 1..1000; the nearest that there is
+    bool slanted = false;            ///< if there is one
+    std::vector<FontAxis> axes = {}; ///< of a variable font, besides the weight's
 };
 
 /// An installed face by its family's name, whatever its capitals.

@@ -16,6 +16,7 @@
 #include <span>        // settings
 #include <string>      // settings own their text
 #include <string_view> // a sheet's text
+#include <vector>      // axes of faces
 
 namespace [[gnu::visibility("default")]] coldbrick {
 
@@ -44,6 +45,9 @@ struct WantedFace {
     std::string name; ///< a family's or a file's, as the loader takes it
     std::int32_t weight = 400;
     bool slanted = false;
+    std::vector<FontAxis> axes = {}; ///< of variable fonts, besides the weight's
+
+    friend bool operator==(const WantedFace&, const WantedFace&) = default;
 };
 
 /// What reading a sheet takes beside its text. The functions are called while it is read, not later; they

@@ -135,7 +135,9 @@ Face system_face(const std::string& family, const FaceChoice& choice) {
     if (match == nullptr || !has_family(match.get(), family)) fail_without_family(family);
     const SystemFace found = face_of(match.get());
     const std::vector<std::byte> bytes = fonts::bytes_of_file(found.file, FontOptions().most_bytes);
-    return read_face(bytes, {.index = found.index, .axes = axes_for(choice.weight, bytes, found.index)});
+    std::vector<FontAxis> axes = axes_for(choice.weight, bytes, found.index);
+    axes.insert(axes.end(), choice.axes.begin(), choice.axes.end());
+    return read_face(bytes, {.index = found.index, .axes = std::move(axes)});
 }
 
 } // namespace coldbrick

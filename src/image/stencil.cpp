@@ -12,20 +12,36 @@ namespace coldbrick {
 
 namespace {
 
-/// Where a run of coverages from `begin` on ends. @param belongs tells whether a coverage goes on with it
-template <class Belongs>
-std::size_t end_of_run(std::span<const std::uint8_t> coverages, std::size_t begin, Belongs belongs) {
-    while (begin < coverages.size() && belongs(coverages[begin])) ++begin;
-    return begin;
+constexpr std::uint8_t whole = 255;
+
+/// Where the first coverage from a place on is that is something else than `value`.
+std::size_t end_of(std::uint8_t value, std::span<const std::uint8_t> coverages, std::size_t at) {
+    std::uint64_t eight = 0;
+    const std::uint64_t pattern = value * std::uint64_t{0x0101010101010101};
+    for (; at + sizeof eight <= coverages.size(); at += sizeof eight) {
+        std::memcpy(&eight, coverages.data() + at, sizeof eight);
+        if (eight != pattern) break;
+    }
+    while (at < coverages.size() && coverages[at] == value) ++at;
+    return at;
 }
 
-std::size_t end_of_bare(std::span<const std::uint8_t> coverages, std::size_t begin) {
-    std::uint64_t eight = 0;
-    for (; begin + sizeof eight <= coverages.size(); begin += sizeof eight) {
-        std::memcpy(&eight, coverages.data() + begin, sizeof eight);
-        if (eight != 0) break;
+/// Where coverages from a place on are bare again.
+std::size_t end_of_covered(std::span<const std::uint8_t> coverages, std::size_t at) {
+    while (at < coverages.size() && coverages[at] != 0) ++at;
+    return at;
+}
+
+/// Where covered pixels begin that are all covered wholly, so many that a span is worth it; the end if they
+/// do not.
+std::size_t begin_of_whole(std::span<const std::uint8_t> covered, std::size_t at) {
+    constexpr std::size_t long_run = 4;
+    for (; at + long_run <= covered.size(); ++at) {
+        const std::size_t end = end_of(whole, covered.first(at + long_run), at);
+        if (end == at + long_run) return at;
+        at = end;
     }
-    return end_of_run(coverages, begin, [](std::uint8_t coverage) { return coverage == 0; });
+    return covered.size();
 }
 
 std::span<const std::uint8_t> coverages_of_row(const Stencil& stencil, std::int32_t row) {
@@ -36,19 +52,19 @@ std::span<const std::uint8_t> coverages_of_row(const Stencil& stencil, std::int3
 /// @param x the column of the first coverage
 void add_row(std::int32_t y, std::int64_t x, std::span<const std::uint8_t> coverages,
              raster::SpanSink& sink) {
-    constexpr std::uint8_t whole = 255;
     constexpr std::size_t most_at_once = 256; // of the sink
-    for (std::size_t at = end_of_bare(coverages, 0); at < coverages.size();) {
-        const auto column = x + static_cast<std::int64_t>(at);
-        std::size_t end = end_of_run(coverages, at, [](std::uint8_t coverage) { return coverage == whole; });
-        if (end > at) {
-            sink.add(y, column, x + static_cast<std::int64_t>(end));
-        } else {
-            end = end_of_run(coverages.first(std::min(at + most_at_once, coverages.size())), at,
-                             [](std::uint8_t coverage) { return coverage != 0 && coverage != whole; });
-            sink.add_coverages(y, column, coverages.subspan(at, end - at));
+    const auto column = [x](std::size_t at) { return x + static_cast<std::int64_t>(at); };
+    for (std::size_t at = end_of(0, coverages, 0); at < coverages.size(); at = end_of(0, coverages, at)) {
+        const auto covered = coverages.first(end_of_covered(coverages, at));
+        while (at < covered.size()) {
+            const std::size_t begin = begin_of_whole(covered, at);
+            for (; at < begin; at += std::min(begin - at, most_at_once))
+                sink.add_coverages(y, column(at), covered.subspan(at, std::min(begin - at, most_at_once)));
+            if (const std::size_t end = end_of(whole, covered, begin); end > begin) {
+                sink.add(y, column(begin), column(end));
+                at = end;
+            }
         }
-        at = end_of_bare(coverages, end);
     }
 }
 
@@ -94,13 +110,12 @@ Region region(const Stencil& stencil) {
     base::check_range("stencil's last row", box.end_y() - 1, base::first_coordinate, base::last_coordinate);
     for (std::int32_t y = 0; y < stencil.coverage->height(); ++y) {
         const auto coverages = coverages_of_row(stencil, y);
-        for (std::size_t at = end_of_bare(coverages, 0); at < coverages.size();) {
-            const std::size_t end =
-                end_of_run(coverages, at, [](std::uint8_t coverage) { return coverage != 0; });
+        for (std::size_t at = end_of(0, coverages, 0); at < coverages.size(); at = end_of(0, coverages, at)) {
+            const std::size_t begin = at;
+            at = end_of_covered(coverages, at);
             spans.push_back({static_cast<std::int32_t>(box.y + y),
-                             static_cast<std::int32_t>(box.x + static_cast<std::int64_t>(at)),
-                             box.x + static_cast<std::int64_t>(end)});
-            at = end_of_bare(coverages, end);
+                             static_cast<std::int32_t>(box.x + static_cast<std::int64_t>(begin)),
+                             box.x + static_cast<std::int64_t>(at)});
         }
     }
     return Region(std::move(spans));

@@ -18,7 +18,6 @@
 #include <algorithm>
 #include <cmath>
 #include <numeric>
-#include <optional>
 #include <string_view>
 #include <utility>
 #include <vector>
@@ -155,9 +154,11 @@ void Interpreter::carry_out(const Location& location, const ShapeStatement& stat
 
 void Interpreter::carry_out(const Location& location, const TextStatement& statement) {
     check_has_size(location);
-    std::optional<Face> face;
-    if (statement.face) face = face_of(*statement.face);
-    const TextStyle style = text_style_of(statement, names_, face.value_or(Face::stroke()));
+    std::vector<Face> faces;
+    if (statement.face)
+        for (const FaceWords::Name& name : statement.face->names)
+            faces.push_back(face_of(*statement.face, name));
+    const TextStyle style = text_style_of(statement, names_, faces);
     const TextPaint paint = text_paint_of(statement, names_);
     const Text text = at_place(statement.text->location, [&] {
         return Text(text_value(*statement.text, names_), pixel(*statement.at, names_), style);
@@ -169,22 +170,25 @@ void Interpreter::carry_out(const Location& location, const TextStatement& state
     image_bytes_left_ -= std::min(bytes, image_bytes_left_);
 }
 
-Face Interpreter::face_of(const FaceWords& words) const {
-    WantedFace wanted{words.name};
+Face Interpreter::face_of(const FaceWords& words, const FaceWords::Name& name) const {
+    WantedFace wanted{name.text};
     if (words.weight) wanted.weight = pixels(*words.weight, names_, "face weight", 1, 1000);
     wanted.slanted = words.slanted;
-    const bool plain = !words.weight && !words.slanted;
+    for (const FaceWords::Axis& axis : words.axes)
+        wanted.axes.push_back({axis.tag, number(*axis.value, names_, "axis")});
+    const bool plain = !words.weight && !words.slanted && words.axes.empty();
     try {
         if (!reading_.load_face || wanted.name == "stroke" || wanted.name == "bitmap") {
             const Face result = Face::built_in(wanted.name);
-            if (!plain) fail(words.location, "the built-in faces have one weight, and are upright");
+            if (!plain && words.names.size() == 1)
+                fail(name.location, "the built-in faces have one weight, and are upright");
             return result;
         }
         return reading_.load_face(wanted);
     } catch (const SheetError&) {
         throw;
     } catch (const Error& error) { // of any kind: the loader is somebody else's
-        fail(words.location, error.what());
+        fail(name.location, error.what());
     }
 }
 

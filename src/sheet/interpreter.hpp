@@ -33,7 +33,7 @@ class Interpreter {
     void carry_out(const Location& location, const TextStatement& statement);
 
     [[nodiscard]] Image loaded(const ImageStatement& statement) const;
-    [[nodiscard]] Face face_of(const FaceWords& words) const;
+    [[nodiscard]] Face face_of(const FaceWords& words, const FaceWords::Name& name) const;
     [[nodiscard]] int quarters(const ExpressionPtr& turn) const;
     void check_is_new(const std::string& name, const Location& location) const;
     void check_has_size(const Location& location) const;

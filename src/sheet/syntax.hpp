@@ -300,12 +300,20 @@ struct ImageStatement {
     BlendingWords blending;
 };
 
-/// "NAME" [weight NUMBER] [slanted]
+/// "NAME", "NAME", ... [weight NUMBER] [slanted] [axis "TAG" NUMBER]...
 struct FaceWords {
-    std::string name;
-    Location location;
-    ExpressionPtr weight; ///< null if it is left out
+    struct Name {
+        std::string text;
+        Location location;
+    };
+    struct Axis {
+        std::string tag;
+        ExpressionPtr value;
+    };
+    std::vector<Name> names; ///< those after the first have what it lacks
+    ExpressionPtr weight;    ///< null if it is left out
     bool slanted = false;
+    std::vector<Axis> axes;
 };
 
 /// plate PAINT [padding NUMBER] [rounded NUMBER] [border PAINT]

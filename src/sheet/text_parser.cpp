@@ -1,7 +1,7 @@
 #include "sheet/text_parser.hpp"
 
 #include <algorithm>
-#include <iterator>
+#include <string_view>
 
 namespace coldbrick::sheet {
 
@@ -65,15 +65,26 @@ bool TextParser::take_plate_words(TextStatement& text, WordsBefore& before) {
 
 bool TextParser::take_face_words(TextStatement& text, WordsBefore& before) {
     if (cursor_.take_once(before, Word::face)) {
-        if (cursor_.next().kind != Token::Kind::text)
-            cursor_.fail_expecting("a face's name or file between double quotes");
-        const Token name = cursor_.take();
-        text.face = FaceWords{unquoted(name), name.location, nullptr};
+        text.face.emplace();
+        do {
+            const Token name = quoted("a face's name or file between double quotes");
+            text.face->names.push_back({unquoted(name), name.location});
+        } while (cursor_.take_symbol(','));
         return true;
     }
     if (!text.face) return false;
+    if (cursor_.take(Word::axis)) { // any number of them
+        const Token tag = quoted("an axis's tag between double quotes");
+        text.face->axes.push_back({unquoted(tag), expressions_.expression()});
+        return true;
+    }
     if (cursor_.take_once(before, Word::slanted)) return text.face->slanted = true;
     return take_number(text.face->weight, before, Word::weight);
+}
+
+Token TextParser::quoted(std::string_view what) {
+    if (cursor_.next().kind != Token::Kind::text) cursor_.fail_expecting(what);
+    return cursor_.take();
 }
 
 bool TextParser::take_setting(TextStatement& text, WordsBefore& before) {

@@ -22,9 +22,13 @@ void set_number(const ExpressionPtr& expression, const Definitions& names, std::
 
 } // namespace
 
-TextStyle text_style_of(const TextStatement& words, const Definitions& names, const Face& face) {
+TextStyle text_style_of(const TextStatement& words, const Definitions& names,
+                        const std::vector<Face>& faces) {
     TextStyle result;
-    result.face = face;
+    if (!faces.empty()) {
+        result.face = faces.front();
+        result.fallbacks.assign(faces.begin() + 1, faces.end());
+    }
     result.size_of = words.size_of;
     result.anchor = words.anchor;
     result.alignment = words.alignment;

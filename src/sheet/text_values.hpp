@@ -8,10 +8,13 @@
 #include <coldbrick/face.hpp>
 #include <coldbrick/text_style.hpp>
 
+#include <vector>
+
 namespace coldbrick::sheet {
 
+/// @param faces the one to set in and those that have what it lacks; none for the stroke face
 /// @throws SheetError where a value is none, or outside its range; likewise below.
-TextStyle text_style_of(const TextStatement& words, const Definitions& names, const Face& face);
+TextStyle text_style_of(const TextStatement& words, const Definitions& names, const std::vector<Face>& faces);
 
 TextPaint text_paint_of(const TextStatement& words, const Definitions& names);
 

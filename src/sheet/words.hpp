@@ -94,6 +94,7 @@ enum class Word : std::uint8_t {
     plate,
     padding,
     border,
+    axis,
     none, ///< a word without a meaning of its own
 };
 
@@ -109,10 +110,10 @@ inline constexpr auto word_texts = std::to_array<std::string_view>(
      "hatch",    "spacing", "wide",    "opacity", "blend",   "anchor",  "contain", "cover",  "mirrored",
      "key",      "rate",    "curve",   "smooth",  "crisp",   "linear",  "face",    "weight", "slanted",
      "capitals", "aligned", "leading", "within",  "lines",   "fit",     "thick",   "plate",  "padding",
-     "border"});
+     "border",   "axis"});
 static_assert(word_texts.size() == static_cast<std::size_t>(Word::none) &&
               word_texts[static_cast<std::size_t>(Word::star)] == "star" &&
-              word_texts[static_cast<std::size_t>(Word::border)] == "border");
+              word_texts[static_cast<std::size_t>(Word::axis)] == "axis");
 
 constexpr std::string_view text_of(Word word) {
     return word_texts[static_cast<std::size_t>(word)];

@@ -5,7 +5,7 @@
 
 #include <algorithm>
 #include <cmath>
-#include <numeric>
+#include <map>
 
 namespace coldbrick::text {
 
@@ -152,10 +152,16 @@ class MaskSetter {
     std::vector<PlacedMask> masks() {
         place_all();
         join_overlapping();
-        std::vector<std::vector<std::size_t>> groups(letters_.size());
-        for (std::size_t i = 0; i < letters_.size(); ++i) groups[first_of(i)].push_back(i);
+        std::vector<std::size_t> sizes(letters_.size());
+        for (std::size_t i = 0; i < letters_.size(); ++i) ++sizes[first_of(i)];
+        std::map<std::size_t, std::vector<std::size_t>> groups; // of more than one letter
         std::vector<PlacedMask> result;
-        for (const std::vector<std::size_t>& group : groups) add(group, result);
+        for (std::size_t i = 0; i < letters_.size(); ++i)
+            if (sizes[first_of(i)] > 1)
+                groups[first_of(i)].push_back(i);
+            else if (!letters_[i].empty())
+                result.push_back(letters_[i].placed);
+        for (const auto& [first, group] : groups) add(group, result);
         return result;
     }
 
@@ -262,7 +268,7 @@ class MaskSetter {
 
     /// Adds letters that overlap, as one.
     void add(const std::vector<std::size_t>& group, std::vector<PlacedMask>& masks) const {
-        if (group.size() > 1 && area_of(group) <= largest_joined_area) {
+        if (area_of(group) <= largest_joined_area) {
             masks.push_back(joined(group));
             return;
         }

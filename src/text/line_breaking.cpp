@@ -1,6 +1,7 @@
 #include "text/line_breaking.hpp"
 
 #include <algorithm>
+#include <limits>
 
 namespace coldbrick::text {
 
@@ -31,45 +32,52 @@ std::vector<std::u32string> split(std::u32string_view characters) {
 /// Sets the lines of one paragraph.
 class Paragraphs::LineSetter {
   public:
-    LineSetter(const Paragraph& paragraph, const FaceList& faces, const GlyphStyle& style, double spacing)
-        : paragraph_(paragraph), faces_(faces), style_(style), spacing_(spacing),
-          advances_(paragraph.characters().size()), begins_(paragraph.characters().size()) {
-        for (const SetGlyph& glyph : set(0, advances_.size())) {
+    /// @param width what lines have room for, if they are to be broken
+    LineSetter(const Paragraph& paragraph, const FaceList& faces, const GlyphStyle& style, double spacing,
+               double width)
+        : paragraph_(paragraph), faces_(faces), style_(style), spacing_(spacing), width_(width),
+          advances_(paragraph.characters().size()), begins_(paragraph.characters().size()),
+          whole_(set(0, paragraph.characters().size())) {
+        for (const SetGlyph& glyph : whole_) {
             advances_[glyph.character] += glyph.advance;
             begins_[glyph.character] = true;
         }
+        if (width < std::numeric_limits<double>::infinity()) breaks_ = paragraph.breaks();
     }
 
     [[nodiscard]] std::size_t length() const { return advances_.size(); }
 
     /// Where the line that begins at a character ends: behind as many words as there is room for, or letters
     /// of a word that is too long, one at least.
-    [[nodiscard]] std::size_t end_of_line(std::size_t begin, double width) const {
+    [[nodiscard]] std::size_t end_of_line(std::size_t begin) const {
+        if (breaks_.empty()) return length();
         constexpr double rounding = 1e-6; // of sums in another order
         double used = 0;
         std::size_t last_break = begin;
         for (std::size_t i = begin; i < length(); ++i) {
             used += advances_[i];
-            if (used - spacing_ > width + rounding && !is_space(paragraph_.characters()[i])) {
+            if (used - spacing_ > width_ + rounding && !is_space(paragraph_.characters()[i])) {
                 if (last_break > begin) return last_break;
                 return std::max(letter_begin(i), next_letter(begin));
             }
-            if (paragraph_.may_break_after(i)) last_break = i + 1;
+            if (breaks_[i] != 0) last_break = i + 1;
         }
         return length();
     }
 
     /// A line without the spaces at its end.
     [[nodiscard]] SetLine line(std::size_t begin, std::size_t end) const {
-        return finished(set(begin, without_spaces(begin, end)), paragraph_.right_to_left());
+        end = without_spaces(begin, end);
+        const bool all = begin == 0 && end == length();
+        return finished(all ? whole_ : set(begin, end), paragraph_.right_to_left());
     }
 
     /// A line that ends in an ellipsis, with as much text before it as there is room for.
-    [[nodiscard]] SetLine cut_line(std::size_t begin, double width) const {
+    [[nodiscard]] SetLine cut_line(std::size_t begin) const {
         const std::u32string dots = ellipsis();
         double used = 0;
         std::size_t end = begin;
-        while (end < length() && used + advances_[end] <= width) used += advances_[end++];
+        while (end < length() && used + advances_[end] <= width_) used += advances_[end++];
         while (true) {
             end = without_spaces(begin, letter_begin(end));
             const auto direction =
@@ -78,7 +86,7 @@ class Paragraphs::LineSetter {
                                  faces_);
             SetLine result =
                 finished(spaced(part.set(0, part.characters().size(), style_)), part.right_to_left());
-            if (end == begin || result.width <= width) return result;
+            if (end == begin || result.width <= width_) return result;
             --end;
         }
     }
@@ -126,8 +134,11 @@ class Paragraphs::LineSetter {
     const FaceList& faces_;
     const GlyphStyle& style_;
     double spacing_;
+    double width_;
     std::vector<double> advances_; ///< of each character that glyphs begin with
     std::vector<bool> begins_;     ///< true of those
+    std::vector<SetGlyph> whole_;  ///< all of them
+    std::vector<char> breaks_;     ///< of each character, if lines are to be broken
 };
 
 Paragraphs::Paragraphs(std::u32string_view characters, const TextStyle& style, const FaceList& faces)
@@ -140,18 +151,18 @@ SetText Paragraphs::set(const GlyphStyle& style, const LineLimits& limits) const
     SetText result;
     for (const Paragraph& paragraph : paragraphs_) {
         result.missing += paragraph.missing();
-        const LineSetter setter(paragraph, faces_, style, letter_spacing_);
+        const LineSetter setter(paragraph, faces_, style, letter_spacing_, limits.width);
         std::size_t begin = 0;
         do {
             if (result.lines.size() == limits.most_lines) { // a paragraph is left over
                 result.cut = true;
                 break;
             }
-            const std::size_t end = setter.end_of_line(begin, limits.width);
+            const std::size_t end = setter.end_of_line(begin);
             const bool last = result.lines.size() + 1 == limits.most_lines;
             const bool more = end < setter.length() || &paragraph != &paragraphs_.back();
             if (last && more) {
-                result.lines.push_back(setter.cut_line(begin, limits.width));
+                result.lines.push_back(setter.cut_line(begin));
                 result.cut = true;
                 break;
             }

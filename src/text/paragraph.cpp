@@ -61,7 +61,6 @@ std::uint16_t FaceList::face_of(char32_t character) const {
 Paragraph::Paragraph(std::u32string characters, Direction direction, const FaceList& faces)
     : faces_(faces), characters_(std::move(characters)) {
     find_levels(direction);
-    find_breaks();
     find_faces();
 }
 
@@ -86,13 +85,14 @@ void Paragraph::find_levels(Direction direction) {
     levels_.assign(levels.begin(), levels.end());
 }
 
-void Paragraph::find_breaks() {
+std::vector<char> Paragraph::breaks() const {
     static std::once_flag once;
     std::call_once(once, init_linebreak);
-    breaks_.resize(characters_.size());
+    std::vector<char> result(characters_.size());
     const std::vector<utf32_t> text(characters_.begin(), characters_.end());
-    set_linebreaks_utf32(text.data(), text.size(), "", breaks_.data());
-    for (char& one : breaks_) one = one == LINEBREAK_ALLOWBREAK ? 1 : 0;
+    set_linebreaks_utf32(text.data(), text.size(), "", result.data());
+    for (char& one : result) one = one == LINEBREAK_ALLOWBREAK ? 1 : 0;
+    return result;
 }
 
 void Paragraph::find_faces() {

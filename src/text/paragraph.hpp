@@ -55,8 +55,9 @@ class Paragraph {
     [[nodiscard]] const std::u32string& characters() const { return characters_; }
     [[nodiscard]] bool right_to_left() const { return base_level_ % 2 != 0; }
 
-    /// True if a line may end behind a character.
-    [[nodiscard]] bool may_break_after(std::size_t character) const { return breaks_[character] != 0; }
+    /// Of each character, whether a line may end behind it, by the Unicode Line Breaking Algorithm (Unicode
+    /// Standard Annex 14).
+    [[nodiscard]] std::vector<char> breaks() const;
 
     /// The characters that no face has.
     [[nodiscard]] std::u32string missing() const;
@@ -76,14 +77,12 @@ class Paragraph {
     };
 
     void find_levels(Direction direction);
-    void find_breaks();
     void find_faces();
     [[nodiscard]] std::vector<Run> runs(std::size_t begin, std::size_t end) const;
 
     const FaceList& faces_;
     std::u32string characters_;
     std::vector<std::int8_t> levels_; ///< none if all characters run from left to right
-    std::vector<char> breaks_;
     std::vector<std::uint16_t> face_of_;
     std::int8_t base_level_ = 0;
 };

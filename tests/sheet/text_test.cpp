@@ -117,6 +117,7 @@ TEST(SheetText, FacesComeFromTheirLoader) {
     const auto give_face = [&](const WantedFace& wanted) {
         asked.push_back(wanted.name + " " + std::to_string(wanted.weight) +
                         (wanted.slanted ? " slanted" : ""));
+        for (const FontAxis& axis : wanted.axes) asked.back() += " " + axis.tag + std::to_string(axis.value);
         if (wanted.name == "none") throw FileError("no such face");
         return load_face(sans_font);
     };
@@ -131,6 +132,16 @@ TEST(SheetText, FacesComeFromTheirLoader) {
     draw(expected, Text("Quay", {4, 20}, {.size = 10}), colour("white"));
     EXPECT_EQ(difference(sheet.render(PixelFormat::rgb8), expected).pixels, 0);
     EXPECT_EQ(asked, std::vector<std::string>{"sans 700 slanted"});
+    asked.clear();
+    const Sheet both = read_with("text \"7 \u05E9\" at (4, 40) face \"bitmap\", \"sans\" axis \"wght\" 300 "
+                                 "axis \"slnt\" -2 size 27 fill white");
+    EXPECT_EQ(asked, std::vector<std::string>{"sans 400 wght300.000000 slnt-2.000000"});
+    expected = blank();
+    draw(
+        expected,
+        Text("7 \u05E9", {4, 40}, {.face = Face::bitmap(), .fallbacks = {test::some_faces()[2]}, .size = 27}),
+        colour("white"));
+    EXPECT_EQ(difference(both.render(PixelFormat::rgb8), expected).pixels, 0);
     expect_errors<SheetError>({
         {[&] { (void)read_with("text \"a\" at (1, 1) fill red face \"none\""); },
          "quay.brick:2:34: no such face\ntext \"a\" at (1, 1) fill red face \"none\"\n                       "

@@ -179,7 +179,9 @@ TEST(Allocation, AFailedLoadOrSheetIsTold) {
     const auto loader = [&](const std::string& file, std::size_t most) {
         return load(folder.file(file), {.limits = {.bytes = most}});
     };
-    EXPECT_GT(fail_each([&] { (void)read_sheet(sheet, "quay.brick", {.load_image = loader}).render(); }, nothing), 30);
+    EXPECT_GT(
+        fail_each([&] { (void)read_sheet(sheet, "quay.brick", {.load_image = loader}).render(); }, nothing),
+        30);
     EXPECT_GT(fail_each([] { (void)read_palette("#123 a\nred b\n"); }, nothing), 2);
 }
 

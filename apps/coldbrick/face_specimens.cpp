@@ -15,9 +15,9 @@ namespace cb = coldbrick;
 
 namespace {
 
-const cb::Colour paper(250, 248, 242);
-const cb::Colour ink(28, 38, 50);
-const cb::Colour dim(120, 128, 138);
+constexpr cb::Colour paper(250, 248, 242);
+constexpr cb::Colour ink(28, 38, 50);
+constexpr cb::Colour dim(120, 128, 138);
 
 constexpr std::int32_t page_width = 1200;
 constexpr std::int32_t page_margin = 24;

@@ -179,7 +179,7 @@ Face Interpreter::face_of(const FaceWords& words, const FaceWords::Name& name) c
     const bool plain = !words.weight && !words.slanted && words.axes.empty();
     try {
         if (!reading_.load_face || wanted.name == "stroke" || wanted.name == "bitmap") {
-            const Face result = Face::built_in(wanted.name);
+            Face result = Face::built_in(wanted.name);
             if (!plain && words.names.size() == 1)
                 fail(name.location, "the built-in faces have one weight, and are upright");
             return result;

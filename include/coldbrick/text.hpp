@@ -54,10 +54,11 @@ class Text {
     /// @param text UTF-8. What is none is shown as U+FFFD. A line ends at \\n, \\r\\n or U+2028. At most
     /// most_bytes.
     /// @param at the pixel that the style's anchor lies on.
-    /// @throws ArgumentError if a value is outside its range.
+    /// @throws ArgumentError if a value is outside its range, or if a turned text, or one whose letters are
+    /// larger than 256 pixels, has more than 65536 of them.
     Text(std::string_view text, Point at, const TextStyle& style = {});
 
-    static constexpr std::size_t most_bytes = std::size_t{4} << 20;
+    static constexpr std::size_t most_bytes = std::size_t{1} << 20;
 
     [[nodiscard]] TextMeasure measure() const;
 

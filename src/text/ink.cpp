@@ -6,6 +6,7 @@
 #include <algorithm>
 #include <cmath>
 #include <map>
+#include <span>
 
 namespace coldbrick::text {
 
@@ -93,6 +94,12 @@ void add(LetterPaths& letters, const GlyphShape& shape, const Transform& transfo
     }
 }
 
+void append(LetterPaths& letters, const LetterPaths& more) {
+    letters.outlines.append(more.outlines);
+    letters.middle_lines.append(more.middle_lines);
+    if (!more.middle_lines.empty()) letters.stroke_width = more.stroke_width;
+}
+
 /// The rows and columns of an image that are not all black; empty if all are.
 Box covered_box(const Image& image) {
     Box result;
@@ -104,6 +111,13 @@ Box covered_box(const Image& image) {
         result = result.united({first - row.begin(), y, end - first, 1});
     }
     return result;
+}
+
+/// Paints letters in white, grown on all sides. @param view of the format gray8
+void paint_coverage(const ImageView& view, const LetterPaths& letters, Edges edges, double grown) {
+    draw(view, letters.middle_lines, round_stroke(letters.stroke_width + 2 * grown, edges));
+    if (grown > 0) draw(view, letters.outlines, round_stroke(2 * grown, edges));
+    draw(view, letters.outlines, whole_letters(edges));
 }
 
 GlyphCache::Mask mask_of(const LetterPaths& letters, Edges edges, double grown) {
@@ -168,8 +182,11 @@ class MaskSetter {
   private:
     /// Quarters of a pixel.
     static constexpr double phases = 4;
-    /// Overlapping letters that fill a larger box than this are not joined: they add up.
+    // Overlapping letters that fill a larger box than this, or are more, are not joined: they add up. So do
+    // those that reach over more than so many others. Only texts that are made to be a burden have such.
     static constexpr double largest_joined_area = 1 << 26;
+    static constexpr std::size_t most_joined = 256;
+    static constexpr std::size_t most_reaching = 64;
 
     struct Letter {
         PlacedMask placed;
@@ -262,13 +279,14 @@ class MaskSetter {
             for (const std::size_t j : reaching)
                 if (letter.top() < letters_[j].bottom() && letters_[j].top() < letter.bottom())
                     letters_[first_of(i)].parent = first_of(j);
+            if (reaching.size() == most_reaching) reaching.erase(reaching.begin());
             reaching.push_back(i);
         }
     }
 
     /// Adds letters that overlap, as one.
     void add(const std::vector<std::size_t>& group, std::vector<PlacedMask>& masks) const {
-        if (area_of(group) <= largest_joined_area) {
+        if (group.size() <= most_joined && area_of(group) <= largest_joined_area) {
             masks.push_back(joined(group));
             return;
         }
@@ -290,12 +308,8 @@ class MaskSetter {
         LetterPaths all;
         for (const std::size_t i : group) {
             const Letter& one = letters_[i];
-            const LetterPaths paths =
-                letter(layout_.glyphs[i], static_cast<double>(one.placed.x - first.x) + one.phase,
-                       static_cast<double>(one.placed.y - first.y));
-            all.outlines.append(paths.outlines);
-            all.middle_lines.append(paths.middle_lines);
-            if (!paths.middle_lines.empty()) all.stroke_width = paths.stroke_width;
+            append(all, letter(layout_.glyphs[i], static_cast<double>(one.placed.x - first.x) + one.phase,
+                               static_cast<double>(one.placed.y - first.y)));
         }
         return {mask_of(all, layout_.glyph_style.edges, grown_), first.x, first.y};
     }
@@ -304,14 +318,6 @@ class MaskSetter {
     double grown_;
     std::vector<Letter> letters_;
 };
-
-/// What of letters that are painted from their paths is painted.
-Box ink_box(const LetterPaths& letters, Edges edges, double grown) {
-    Box result = bounds(letters.middle_lines, round_stroke(letters.stroke_width + 2 * grown, edges));
-    result = result.united(bounds(letters.outlines, whole_letters(edges)));
-    if (grown > 0) result = result.united(bounds(letters.outlines, round_stroke(2 * grown, edges)));
-    return result;
-}
 
 /// Adds what a mask covers, which an image shows a part of.
 /// @param shown the box that the image shows
@@ -332,10 +338,78 @@ void add_mask(const PlacedMask& placed, Image& image, const Box& shown) {
     }
 }
 
+/// A letter as a path, turned as the text is.
+LetterPaths turned_letter(const Layout& layout, const PlacedGlyph& glyph) {
+    LetterPaths result;
+    add(result, layout.faces.at(glyph.face).outline(glyph.glyph, layout.glyph_style),
+        Transform::move(glyph.x, glyph.y).then(Transform::turn(layout.style.turn)));
+    return result;
+}
+
+/// The pixels that a letter may have, and some more.
+Box reach_of(const LetterPaths& letter, double grown) {
+    Extent extent = extent_of(letter);
+    if (extent.empty()) return {};
+    extent.grow(grown + 1);
+    const auto x = static_cast<std::int64_t>(std::floor(extent.left));
+    const auto y = static_cast<std::int64_t>(std::floor(extent.top));
+    return {x, y, static_cast<std::int64_t>(std::ceil(extent.right)) + 1 - x,
+            static_cast<std::int64_t>(std::ceil(extent.bottom)) + 1 - y};
+}
+
+/// What of a letter that is painted from its path is painted.
+Box ink_box(const LetterPaths& letter, Edges edges, double grown) {
+    Box result = bounds(letter.middle_lines, round_stroke(letter.stroke_width + 2 * grown, edges))
+                     .united(bounds(letter.outlines, whole_letters(edges)));
+    if (grown > 0) result = result.united(bounds(letter.outlines, round_stroke(2 * grown, edges)));
+    return result;
+}
+
+void add_coverage(const Image& more, Image& image) {
+    for (std::int32_t y = 0; y < image.height(); ++y) {
+        const auto* from = reinterpret_cast<const std::uint8_t*>(more.view().row(y).data());
+        auto* to = reinterpret_cast<std::uint8_t*>(image.view().row(y).data());
+        for (std::int32_t x = 0; x < image.width(); ++x)
+            to[x] = static_cast<std::uint8_t>(std::min(255, to[x] + from[x]));
+    }
+}
+
+/// Letters that are painted from their paths: as one path, so that overlaps count once, or as several where
+/// there are very many.
+Image coverage_of_paths(std::span<const LetterPaths> letters, Edges edges, double grown, const Box& box) {
+    constexpr std::size_t most_at_once = 1024;
+    const Size size{static_cast<std::int32_t>(box.width), static_cast<std::int32_t>(box.height)};
+    Image result(size, PixelFormat::gray8);
+    for (std::size_t begin = 0; begin < letters.size(); begin += most_at_once) {
+        LetterPaths all;
+        for (const LetterPaths& one : letters.subspan(begin, std::min(most_at_once, letters.size() - begin)))
+            append(all, one);
+        all.outlines = all.outlines.moved(-box.x, -box.y);
+        all.middle_lines = all.middle_lines.moved(-box.x, -box.y);
+        if (begin == 0) {
+            paint_coverage(result, all, edges, grown);
+            continue;
+        }
+        Image more(size, PixelFormat::gray8);
+        paint_coverage(more, all, edges, grown);
+        add_coverage(more, result);
+    }
+    return result;
+}
+
+Image coverage_of_masks(const Ink& ink, const Box& box) {
+    Image result({static_cast<std::int32_t>(box.width), static_cast<std::int32_t>(box.height)},
+                 PixelFormat::gray8);
+    for (const PlacedMask& placed : ink.masks) add_mask(placed, result, box);
+    return result;
+}
+
 Ink ink_of(const Layout& layout, double grown) {
     Ink result;
     if (!layout.level()) {
-        result.box = ink_box(layout.paths(), layout.glyph_style.edges, grown);
+        for (const PlacedGlyph& glyph : layout.glyphs)
+            result.box =
+                result.box.united(ink_box(turned_letter(layout, glyph), layout.glyph_style.edges, grown));
         return result;
     }
     result.masks = MaskSetter(layout, grown).masks();
@@ -346,24 +420,26 @@ Ink ink_of(const Layout& layout, double grown) {
 
 } // namespace
 
-void paint_coverage(const ImageView& view, const LetterPaths& letters, Edges edges, double grown) {
-    draw(view, letters.middle_lines, round_stroke(letters.stroke_width + 2 * grown, edges));
-    if (grown > 0) draw(view, letters.outlines, round_stroke(2 * grown, edges));
-    draw(view, letters.outlines, whole_letters(edges));
-}
-
-Image coverage_of(const Layout& layout, const Ink& ink, double grown, const Box& box) {
-    Image result({static_cast<std::int32_t>(box.width), static_cast<std::int32_t>(box.height)},
-                 PixelFormat::gray8);
+std::optional<CoveredPart> covered_part(const Layout& layout, double grown, const Box& within) {
     if (layout.level()) {
-        for (const PlacedMask& placed : ink.masks) add_mask(placed, result, box);
-        return result;
+        const auto part_of = [&within](const Ink& ink) -> std::optional<CoveredPart> {
+            const Box box = ink.box.intersection(within);
+            if (box.empty()) return std::nullopt;
+            return CoveredPart{coverage_of_masks(ink, box), box};
+        };
+        return grown == 0 ? part_of(layout.ink()) : part_of(layout.grown_ink(grown));
     }
-    LetterPaths letters = layout.paths();
-    letters.outlines = letters.outlines.moved(-box.x, -box.y);
-    letters.middle_lines = letters.middle_lines.moved(-box.x, -box.y);
-    paint_coverage(result, letters, layout.glyph_style.edges, grown);
-    return result;
+    Box box;
+    std::vector<LetterPaths> seen;
+    for (const PlacedGlyph& glyph : layout.glyphs) {
+        LetterPaths letter = turned_letter(layout, glyph);
+        const Box reach = reach_of(letter, grown).intersection(within);
+        if (reach.empty()) continue;
+        box = box.united(reach);
+        seen.push_back(std::move(letter));
+    }
+    if (box.empty()) return std::nullopt;
+    return CoveredPart{coverage_of_paths(seen, layout.glyph_style.edges, grown, box), box};
 }
 
 Box Layout::turned(const Box& box) const {
@@ -384,10 +460,7 @@ Box Layout::turned(const Box& box) const {
 
 LetterPaths Layout::paths() const {
     LetterPaths result;
-    const Transform turned = Transform::turn(style.turn);
-    for (const PlacedGlyph& glyph : glyphs)
-        add(result, faces.at(glyph.face).outline(glyph.glyph, glyph_style),
-            Transform::move(glyph.x, glyph.y).then(turned));
+    for (const PlacedGlyph& glyph : glyphs) append(result, turned_letter(*this, glyph));
     result.outlines.limit_lines(most_lines);
     result.middle_lines.limit_lines(most_lines);
     return result;

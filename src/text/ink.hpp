@@ -8,12 +8,18 @@
 #include <coldbrick/box.hpp>
 #include <coldbrick/image.hpp>
 
+#include <optional>
+
 namespace coldbrick::text {
 
-/// Paints a shape's letters in white, grown on all sides. @param view of the format gray8
-void paint_coverage(const ImageView& view, const LetterPaths& letters, Edges edges, double grown);
+/// The coverages of pixels in a box, as an image of the format gray8.
+struct CoveredPart {
+    Image coverage;
+    Box box;
+};
 
-/// The coverages of a text's letters in a box, as an image of the format gray8.
-Image coverage_of(const Layout& layout, const Ink& ink, double grown, const Box& box);
+/// What of a text's letters, grown on all sides, may be seen in a box; nothing if none of it can.
+/// @param within counts as glyphs' origins do: from the pixel that the anchor lies on
+std::optional<CoveredPart> covered_part(const Layout& layout, double grown, const Box& within);
 
 } // namespace coldbrick::text

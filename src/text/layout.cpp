@@ -2,10 +2,15 @@
 
 #include "text/ink.hpp"
 #include "text/line_breaking.hpp"
+#include "text/mark_composition.hpp"
 #include "text/style_checks.hpp"
 #include "text/utf8.hpp"
 
 #include "base/range_checks.hpp"
+
+#include <coldbrick/error.hpp>
+
+#include <fmt/core.h>
 
 #include <algorithm>
 #include <cmath>
@@ -149,7 +154,7 @@ Box box_around(double left, double top, double right, double bottom) {
 Layout::Layout(std::string_view text, const TextStyle& text_style) : style(text_style), faces(text_style) {
     check(text, style);
     const Decoded decoded = decode_utf8(text);
-    const Paragraphs paragraphs(decoded.characters, style, faces);
+    const Paragraphs paragraphs(with_composed_marks(decoded.characters), style, faces);
     FittedText set = fitted(paragraphs, faces, style);
     glyph_style = glyph_style_of(style, set.size);
     const LineDistances distances(faces, style, glyph_style);
@@ -179,6 +184,10 @@ Layout::Layout(std::string_view text, const TextStyle& text_style) : style(text_
         line_ends.push_back(glyphs.size());
         baseline += distances.step;
     }
+    if (!level() && glyphs.size() > most_turned_letters)
+        throw ArgumentError(fmt::format(
+            "a turned text, or one of letters larger than {} pixels, has {} of them, more than {}",
+            largest_mask_size, glyphs.size(), most_turned_letters));
 }
 
 } // namespace coldbrick::text

@@ -74,4 +74,7 @@ struct Layout {
 /// Larger letters are painted from their outlines, not from masks.
 constexpr double largest_mask_size = 256;
 
+/// Of those, and of turned ones, a text has no more.
+constexpr std::size_t most_turned_letters = 65536;
+
 } // namespace coldbrick::text

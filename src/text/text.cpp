@@ -27,27 +27,26 @@ Point point_of(const Box& box) {
     return {static_cast<std::int32_t>(box.x), static_cast<std::int32_t>(box.y)};
 }
 
-/// What of a text's ink lies in a box of the picture, as a stencil.
-/// @param part not empty, in the ink's box
-Stencil stencil_of(const Text& text, const text::Ink& ink, double grown, const Box& part) {
+/// Calls use(stencil) with what of a text's letters, grown on all sides, lies in a box of the picture.
+/// @param has_origin true if patterns count from the letters' bounds
+template <class Use>
+void with_stencil(const Text& text, double grown, const Box& within, bool has_origin, Use use) {
     const Point at = text.at();
-    const Box whole = ink.box.moved(at.x, at.y);
-    // What lies beyond 32 bits is not seen: patterns there may count from elsewhere.
-    const auto cut = [](std::int64_t value) {
-        return static_cast<std::int32_t>(
-            std::clamp<std::int64_t>(value, base::first_coordinate, base::last_coordinate));
-    };
-    return {
-        text::coverage_of(text.layout(), ink, grown, part.moved(-std::int64_t{at.x}, -std::int64_t{at.y})),
-        point_of(part), Point{cut(whole.x), cut(whole.y)}};
-}
-
-/// Calls paint(stencil) with what of a text's ink, grown on all sides, lies in a box.
-template <class Paint>
-void paint_ink(const Text& text, const text::Ink& ink, double grown, const Box& within, Paint paint) {
-    if (ink.box.empty()) return;
-    const Box part = ink.box.moved(text.at().x, text.at().y).intersection(within);
-    if (!part.empty()) paint(stencil_of(text, ink, grown, part));
+    auto part =
+        text::covered_part(text.layout(), grown, within.moved(-std::int64_t{at.x}, -std::int64_t{at.y}));
+    if (!part) return;
+    Stencil stencil{std::move(part->coverage), point_of(part->box.moved(at.x, at.y)), std::nullopt};
+    if (has_origin) {
+        const Box ink =
+            (grown == 0 ? text.layout().ink().box : text.layout().grown_ink(grown).box).moved(at.x, at.y);
+        // What lies beyond 32 bits is not seen: patterns there may count from elsewhere.
+        const auto cut = [](std::int64_t value) {
+            return static_cast<std::int32_t>(
+                std::clamp<std::int64_t>(value, base::first_coordinate, base::last_coordinate));
+        };
+        stencil.pattern_origin = Point{cut(ink.x), cut(ink.y)};
+    }
+    use(std::move(stencil));
 }
 
 /// Calls shape(rounded box, fill) and ink(stencil, paint) for all that a text is painted with, in order.
@@ -61,13 +60,12 @@ void for_each_layer(const Text& text, const TextPaint& paint, const Box& within,
             Fill{.paint = paint.plate->paint, .blending = paint.blending, .edges = text.layout().style.edges},
             paint.plate->border);
     }
-    if (paint.outline) {
-        const double grown = paint.outline->width;
-        paint_ink(text, text.layout().grown_ink(grown), grown, within,
-                  [&](Stencil stencil) { on_ink(std::move(stencil), paint.outline->paint); });
-    }
-    paint_ink(text, text.layout().ink(), 0, within,
-              [&](Stencil stencil) { on_ink(std::move(stencil), paint.paint); });
+    const auto paint_letters = [&](double grown, const Paint& ink) {
+        with_stencil(text, grown, within, ink.pattern() != nullptr,
+                     [&](Stencil stencil) { on_ink(std::move(stencil), ink); });
+    };
+    if (paint.outline) paint_letters(paint.outline->width, paint.outline->paint);
+    paint_letters(0, paint.paint);
 }
 
 } // namespace
@@ -88,10 +86,9 @@ Box Text::bounds() const {
 }
 
 bool Text::contains(Point pixel) const {
-    const text::Ink& ink = layout_->ink();
     const Box one{std::int64_t{pixel.x} - at_.x, std::int64_t{pixel.y} - at_.y, 1, 1};
-    if (ink.box.intersection(one).empty()) return false;
-    return text::coverage_of(*layout_, ink, 0, one).pixel({0, 0}) != Colour(0, 0, 0);
+    const auto part = text::covered_part(*layout_, 0, one);
+    return part && part->coverage.pixel({0, 0}) != Colour(0, 0, 0);
 }
 
 Text Text::moved(std::int64_t dx, std::int64_t dy) const {
@@ -161,7 +158,9 @@ void add(Drawing& drawing, const Text& text, const TextPaint& paint, const Box& 
 Region region(const Text& text) {
     const Box ink = text.bounds();
     if (ink.empty()) return {};
-    return region(stencil_of(text, text.layout().ink(), 0, ink));
+    Region result;
+    with_stencil(text, 0, ink, false, [&](const Stencil& stencil) { result = region(stencil); });
+    return result;
 }
 
 } // namespace coldbrick

@@ -56,6 +56,20 @@ RC_GTEST_PROP(Utf8, EveryCharacterComesBack, ()) {
     RC_ASSERT(decoded.replaced == 0U);
 }
 
+TEST(Marks, AreComposedWithTheirLetters) {
+    // Canonically equivalent texts are the same letters, in faces that cannot combine marks, too.
+    for (const Face& face : {Face::stroke(), Face::bitmap()}) {
+        const auto same = [&](std::string_view a, std::string_view b) {
+            const TextStyle style{.face = face, .size = 18};
+            EXPECT_EQ(region(Text(a, {0, 0}, style)), region(Text(b, {0, 0}, style))) << a;
+            EXPECT_EQ(measure(a, style).missing, measure(b, style).missing) << a;
+        };
+        same("A\xCC\x8Arhus cafe\xCC\x81 n\xCC\x83 c\xCC\xA7 i\xCC\x88",
+             "\xC3\x85rhus caf\xC3\xA9 \xC3\xB1 \xC3\xA7 \xC3\xAF");
+        EXPECT_EQ(measure("x\xCC\x81", {.face = face}).missing, U"\u0301");
+    }
+}
+
 TEST(Paragraph, RunsAsItsScriptsDo) {
     // Hebrew alef, bet, gimel: \u05D0 \u05D1 \u05D2
     struct {

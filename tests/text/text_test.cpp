@@ -218,6 +218,14 @@ TEST(Text, LongAndLargeTextsAreBounded) {
     draw(image, huge, colour("gold"));
     Drawing drawing;
     EXPECT_THROW(add(drawing, huge, {.paint = colour("red")}), ArgumentError);
+    expect_errors<ArgumentError>(
+        {{[&] {
+              (void)Text(million, {0, 0}, {.turn = degrees(1)});
+          },
+          "a turned text, or one of letters larger than 256 pixels, has 900000 of them, more than 65536"}});
+    // Letters that all lie on each other.
+    const Text stacked(std::string(100'000, '-'), {20, 20}, {.size = 12, .letter_spacing = -8});
+    draw(image, stacked, colour("white"));
     EXPECT_NO_THROW(add(drawing, huge, {.paint = colour("red")}, Box{0, 0, 60, 30}));
 }
 
@@ -249,7 +257,7 @@ TEST(Text, RefusesWhatIsOutsideItsRange) {
         {[] {
              (void)Text(std::string(Text::most_bytes + 1, 'a'), {0, 0});
          },
-         "a text of 4194305 bytes is longer than 4194304"},
+         "a text of 1048577 bytes is longer than 1048576"},
         {[&] {
              draw(image, text, {.paint = colour("red"), .outline = TextOutline{colour("red"), 0}});
          },

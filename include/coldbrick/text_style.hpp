@@ -56,9 +56,9 @@ struct TextStyle {
     double size = 18;                 ///< 1..32767
     SizeOf size_of = SizeOf::em;
     TextAnchor anchor = {};
-    std::optional<TextColumn> alignment = {}; ///< of lines among each other; as the anchor's column unless
-                                              ///< told, but lines from right to left under a left
-    ///< anchor end at the right
+    /// Of lines among each other: as the anchor's column unless told, but lines that run from right to left
+    /// end at the right where the anchor is on the left.
+    std::optional<TextColumn> alignment = {};
     double letter_spacing = 0;        ///< between letters, added to the face's own; -32767..32767
     double line_spacing = 1;          ///< from line to line, in the face's own distances; 0.5..100
     std::optional<double> width = {}; ///< lines are broken so as not to be wider, 1 and up

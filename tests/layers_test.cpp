@@ -189,6 +189,28 @@ TEST(Layers, IncludesPointDownwardsAndTheCoreIsQuiet) {
     EXPECT_GT(files, 100);
 }
 
+TEST(Layers, TemplatesOfPublicHeadersAreVisibleInSharedLibraries) {
+    const std::regex instance(
+        R"((HIDDEN|DEFAULT) +\d+ [\w:]+ coldbrick::(draw|region|bounds|path_of)<coldbrick::\w+>\([^{[]*$)");
+    int visible = 0;
+    for (const char* layer : {"image", "raster"})
+        for (const auto& entry : fs::recursive_directory_iterator(
+                 fs::path(COLDBRICK_OBJECT_FOLDER) / ("coldbrick_" + std::string(layer) + ".dir"))) {
+            if (entry.path().extension() != ".o") continue;
+            std::istringstream lines(
+                run_command("readelf --syms --wide --demangle '" + entry.path().string() + "'").output);
+            for (std::string line; std::getline(lines, line);) {
+                std::smatch match;
+                if (line.find("coldbrick::") == std::string::npos ||
+                    !std::regex_search(line, match, instance))
+                    continue;
+                EXPECT_EQ(match[1], "DEFAULT") << line;
+                ++visible;
+            }
+        }
+    EXPECT_GT(visible, 80);
+}
+
 TEST(Layers, ObjectsNeedNoSymbolOfAHigherLayer) {
     const Symbols planted{{"geometry", {"low"}}, {"raster", {"high"}}};
     const Symbols planted_needs{{"geometry", {"low", "high", "elsewhere"}}, {"raster", {"low", "high"}}};

@@ -6,6 +6,9 @@
 
 #include <variant>
 
+/// Stands in an instantiation that public headers declare: the namespace's visibility does not reach it.
+#define COLDBRICK_EXPORTED [[gnu::visibility("default")]]
+
 /// Expands instantiate(S) for each shape with and without an inside. A macro, since nothing else can make
 /// explicit instantiations from a list.
 #define COLDBRICK_FOR_EACH_CLOSED_SHAPE(instantiate)                                                         \

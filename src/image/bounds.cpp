@@ -122,10 +122,10 @@ Box bounds(const S& shape, const Stroke& stroke) {
     }
 }
 
-#define COLDBRICK_INSTANTIATE(S) template Box bounds(const S&, const Fill&);
+#define COLDBRICK_INSTANTIATE(S) template COLDBRICK_EXPORTED Box bounds(const S&, const Fill&);
 COLDBRICK_FOR_EACH_CLOSED_SHAPE(COLDBRICK_INSTANTIATE)
 #undef COLDBRICK_INSTANTIATE
-#define COLDBRICK_INSTANTIATE(S) template Box bounds(const S&, const Stroke&);
+#define COLDBRICK_INSTANTIATE(S) template COLDBRICK_EXPORTED Box bounds(const S&, const Stroke&);
 COLDBRICK_FOR_EACH_SHAPE(COLDBRICK_INSTANTIATE)
 #undef COLDBRICK_INSTANTIATE
 

@@ -53,11 +53,12 @@ void clear(const ImageView& view, const Colour& colour) {
 }
 
 #define COLDBRICK_INSTANTIATE(S)                                                                             \
-    template void draw(const ImageView&, const S&, const Fill&);                                             \
-    template void draw(const ImageView&, const S&, const Fill&, const Stroke&);
+    template COLDBRICK_EXPORTED void draw(const ImageView&, const S&, const Fill&);                          \
+    template COLDBRICK_EXPORTED void draw(const ImageView&, const S&, const Fill&, const Stroke&);
 COLDBRICK_FOR_EACH_CLOSED_SHAPE(COLDBRICK_INSTANTIATE)
 #undef COLDBRICK_INSTANTIATE
-#define COLDBRICK_INSTANTIATE(S) template void draw(const ImageView&, const S&, const Stroke&);
+#define COLDBRICK_INSTANTIATE(S)                                                                             \
+    template COLDBRICK_EXPORTED void draw(const ImageView&, const S&, const Stroke&);
 COLDBRICK_FOR_EACH_SHAPE(COLDBRICK_INSTANTIATE)
 #undef COLDBRICK_INSTANTIATE
 

@@ -150,13 +150,13 @@ Region region(const S& shape, const Stroke& stroke, const Box& within) {
 }
 
 #define COLDBRICK_INSTANTIATE(S)                                                                             \
-    template Region region(const S&, const Fill&);                                                           \
-    template Region region(const S&, const Fill&, const Box&);
+    template COLDBRICK_EXPORTED Region region(const S&, const Fill&);                                        \
+    template COLDBRICK_EXPORTED Region region(const S&, const Fill&, const Box&);
 COLDBRICK_FOR_EACH_CLOSED_SHAPE(COLDBRICK_INSTANTIATE)
 #undef COLDBRICK_INSTANTIATE
 #define COLDBRICK_INSTANTIATE(S)                                                                             \
-    template Region region(const S&, const Stroke&);                                                         \
-    template Region region(const S&, const Stroke&, const Box&);
+    template COLDBRICK_EXPORTED Region region(const S&, const Stroke&);                                      \
+    template COLDBRICK_EXPORTED Region region(const S&, const Stroke&, const Box&);
 COLDBRICK_FOR_EACH_SHAPE(COLDBRICK_INSTANTIATE)
 #undef COLDBRICK_INSTANTIATE
 

@@ -48,7 +48,7 @@ Path path_of(const S& shape) {
     }
 }
 
-#define COLDBRICK_INSTANTIATE(S) template Path path_of(const S&);
+#define COLDBRICK_INSTANTIATE(S) template COLDBRICK_EXPORTED Path path_of(const S&);
 COLDBRICK_FOR_EACH_SHAPE(COLDBRICK_INSTANTIATE)
 #undef COLDBRICK_INSTANTIATE
 

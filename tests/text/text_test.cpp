@@ -223,6 +223,16 @@ TEST(Text, LongAndLargeTextsAreBounded) {
               (void)Text(million, {0, 0}, {.turn = degrees(1)});
           },
           "a turned text, or one of letters larger than 256 pixels, has 900000 of them, more than 65536"}});
+    // So many turned letters that they are covered in several goes, the same ones in each piece of the
+    // picture.
+    const Text turned(std::string(3000, 'W'), {10, 10},
+                      {.size = 12, .letter_spacing = -10.5, .turn = degrees(45)});
+    Image whole({900, 400}, PixelFormat::gray8);
+    Image pieces = whole;
+    draw(whole, turned, colour("white"));
+    for (int y = 0; y < 400; y += 37)
+        draw(pieces.view().clipped(Box{0, y, 900, 37}), turned, colour("white"));
+    EXPECT_TRUE(same_pixels(whole, pieces));
     // Letters that all lie on each other.
     const Text stacked(std::string(100'000, '-'), {20, 20}, {.size = 12, .letter_spacing = -8});
     draw(image, stacked, colour("white"));

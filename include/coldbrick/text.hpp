@@ -78,7 +78,8 @@ class Text {
     /// The letters as paths, at exactly the places where they are drawn.
     [[nodiscard]] LetterPaths paths() const;
 
-    /// What is behind a plate: the lines' box, or the ink's where that reaches further, with the padding.
+    /// The box of a plate: the lines' box, or the ink's where that reaches further, with the padding; of a
+    /// turned text, whose plate is turned with it, the box about the lines with the padding, turned.
     [[nodiscard]] Box plate_box(const TextPlate& plate) const;
 
     [[nodiscard]] Point at() const { return at_; }

@@ -10,6 +10,7 @@
 
 #include <coldbrick/draw.hpp>
 #include <coldbrick/error.hpp>
+#include <coldbrick/path_of.hpp>
 #include <coldbrick/rounded_box.hpp>
 #include <coldbrick/stencil.hpp>
 
@@ -49,16 +50,25 @@ void with_stencil(const Text& text, double grown, const Box& within, bool has_or
     use(std::move(stencil));
 }
 
-/// Calls shape(rounded box, fill) and ink(stencil, paint) for all that a text is painted with, in order.
+/// Calls use(shape) with the plate of a text, which is turned with it.
+template <class Use>
+void with_plate(const Text& text, const TextPlate& plate, Use use) {
+    const text::Layout& layout = text.layout();
+    if (layout.style.turn == Angle()) return use(RoundedBox{text.plate_box(plate), plate.radius});
+    const RoundedBox level{layout.measured.lines.inset(-plate.padding), plate.radius};
+    use(path_of(level).transformed(Transform::turn(layout.style.turn)).moved(text.at().x, text.at().y));
+}
+
+/// Calls on_shape(plate, fill, border) and on_ink(stencil, paint) for all that a text is painted with, in
+/// order.
 template <class OnShape, class OnInk>
 void for_each_layer(const Text& text, const TextPaint& paint, const Box& within, OnShape on_shape,
                     OnInk on_ink) {
     if (paint.plate) {
-        const RoundedBox box{text.plate_box(*paint.plate), paint.plate->radius};
-        on_shape(
-            box,
-            Fill{.paint = paint.plate->paint, .blending = paint.blending, .edges = text.layout().style.edges},
-            paint.plate->border);
+        const Fill fill{
+            .paint = paint.plate->paint, .blending = paint.blending, .edges = text.layout().style.edges};
+        with_plate(text, *paint.plate,
+                   [&](const auto& plate) { on_shape(plate, fill, paint.plate->border); });
     }
     const auto paint_letters = [&](double grown, const Paint& ink) {
         with_stencil(text, grown, within, ink.pattern() != nullptr,
@@ -109,8 +119,9 @@ LetterPaths Text::paths() const {
 }
 
 Box Text::plate_box(const TextPlate& plate) const {
-    const Box lines = layout_->turned(layout_->measured.lines);
-    return lines.united(layout_->ink().box).moved(at_.x, at_.y).inset(-plate.padding);
+    if (layout_->style.turn != Angle())
+        return layout_->turned(layout_->measured.lines.inset(-plate.padding)).moved(at_.x, at_.y);
+    return layout_->measured.lines.united(layout_->ink().box).moved(at_.x, at_.y).inset(-plate.padding);
 }
 
 TextMeasure measure(std::string_view text, const TextStyle& style) {
@@ -122,10 +133,10 @@ void draw(const ImageView& view, const Text& text, const TextPaint& paint) {
     image::check(paint.blending, view.format());
     for_each_layer(
         text, paint, view.clip(),
-        [&](const RoundedBox& box, const Fill& fill, const std::optional<Paint>& border) {
-            draw(view, box, fill);
+        [&](const auto& plate, const Fill& fill, const std::optional<Paint>& border) {
+            draw(view, plate, fill);
             if (border)
-                draw(view, box, Stroke{.paint = *border, .blending = fill.blending, .edges = fill.edges});
+                draw(view, plate, Stroke{.paint = *border, .blending = fill.blending, .edges = fill.edges});
         },
         [&](const Stencil& stencil, const Paint& ink) { draw(view, stencil, ink, paint.blending); });
 }
@@ -145,10 +156,10 @@ void add(Drawing& drawing, const Text& text, const TextPaint& paint, const Box& 
                         ink.width, ink.height, most_bytes));
     for_each_layer(
         text, paint, within,
-        [&](const RoundedBox& box, const Fill& fill, const std::optional<Paint>& border) {
-            drawing.add(box, fill);
+        [&](const auto& plate, const Fill& fill, const std::optional<Paint>& border) {
+            drawing.add(plate, fill);
             if (border)
-                drawing.add(box, Stroke{.paint = *border, .blending = fill.blending, .edges = fill.edges});
+                drawing.add(plate, Stroke{.paint = *border, .blending = fill.blending, .edges = fill.edges});
         },
         [&](Stencil stencil, const Paint& ink_paint) {
             drawing.add(std::move(stencil), ink_paint, paint.blending);

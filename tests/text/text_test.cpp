@@ -182,6 +182,27 @@ TEST(Text, TurnedTextIsTheTextTurnedAboutItsPoint) {
     EXPECT_EQ(square.contours().size(), 1U);
 }
 
+TEST(Text, PlatesTurnWithTheirText) {
+    const TextPaint paint{.paint = colour("white"),
+                          .plate = TextPlate{.paint = colour("teal"), .padding = 2, .radius = 0}};
+    Image image({80, 80}, PixelFormat::rgb8);
+    const Text text("Quay", {40, 40},
+                    {.size = 16,
+                     .anchor = {TextColumn::centre, TextRow::middle},
+                     .turn = degrees(90),
+                     .edges = Edges::crisp});
+    draw(image, text, paint);
+    const Box level = measure("Quay", {.size = 16,
+                                       .anchor = {TextColumn::centre, TextRow::middle},
+                                       .turn = degrees(360),
+                                       .edges = Edges::crisp})
+                          .lines;
+    const Box plate = text.plate_box(*paint.plate);
+    EXPECT_LE(std::abs(plate.height - (level.width + 4)), 2);
+    EXPECT_LE(std::abs(plate.width - (level.height + 4)), 2);
+    EXPECT_EQ(coldbrick::region(Stencil{converted(image, PixelFormat::gray8), {}}).bounds(), plate);
+}
+
 TEST(Text, PatternsOfTheShapeBeginAtTheInkWhereverItIsCut) {
     Image board({2, 2}, PixelFormat::rgb8, colour("red"));
     board.set_pixel({0, 0}, colour("gold"));

@@ -6,7 +6,9 @@
 #include <coldbrick/error.hpp>
 
 #include <algorithm>
+#include <array>
 #include <cstring>
+#include <utility>
 
 namespace coldbrick {
 
@@ -49,24 +51,58 @@ std::span<const std::uint8_t> coverages_of_row(const Stencil& stencil, std::int3
     return {reinterpret_cast<const std::uint8_t*>(bytes.data()), bytes.size()};
 }
 
-/// @param x the column of the first coverage
-void add_row(std::int32_t y, std::int64_t x, std::span<const std::uint8_t> coverages,
-             raster::SpanSink& sink) {
-    constexpr std::size_t most_at_once = 256; // of the sink
-    const auto column = [x](std::size_t at) { return x + static_cast<std::int64_t>(at); };
-    for (std::size_t at = end_of(0, coverages, 0); at < coverages.size(); at = end_of(0, coverages, at)) {
-        const auto covered = coverages.first(end_of_covered(coverages, at));
-        while (at < covered.size()) {
-            const std::size_t begin = begin_of_whole(covered, at);
-            for (; at < begin; at += std::min(begin - at, most_at_once))
-                sink.add_coverages(y, column(at), covered.subspan(at, std::min(begin - at, most_at_once)));
-            if (const std::size_t end = end_of(whole, covered, begin); end > begin) {
-                sink.add(y, column(begin), column(end));
-                at = end;
+/// Hands the covered pixels of rows to a painter, in batches, as they lie in memory.
+class RowPainter {
+  public:
+    explicit RowPainter(const paint::Painter& painter) : painter_(painter) {}
+
+    /// @param x the column of the first coverage
+    void add(std::int32_t y, std::int64_t x, std::span<const std::uint8_t> coverages) {
+        for (std::size_t at = end_of(0, coverages, 0); at < coverages.size(); at = end_of(0, coverages, at)) {
+            const auto covered = coverages.first(end_of_covered(coverages, at));
+            while (at < covered.size()) {
+                const std::size_t begin = begin_of_whole(covered, at);
+                if (begin > at) add_partial(span(y, x, at, begin), covered.data() + at);
+                at = end_of(whole, covered, begin);
+                if (at > begin) add_whole(span(y, x, begin, at));
             }
         }
     }
-}
+
+    void flush() {
+        flush_whole();
+        flush_partial();
+    }
+
+  private:
+    static Span span(std::int32_t y, std::int64_t x, std::size_t begin, std::size_t end) {
+        return {y, static_cast<std::int32_t>(x + static_cast<std::int64_t>(begin)),
+                x + static_cast<std::int64_t>(end)};
+    }
+
+    void add_whole(const Span& one) {
+        whole_[whole_count_++] = one;
+        if (whole_count_ == whole_.size()) flush_whole();
+    }
+    void add_partial(const Span& one, const std::uint8_t* coverages) {
+        partial_[partial_count_++] = {one, coverages};
+        if (partial_count_ == partial_.size()) flush_partial();
+    }
+    void flush_whole() {
+        painter_.paint(std::span<const Span>(whole_.data(), std::exchange(whole_count_, 0)));
+    }
+    void flush_partial() {
+        painter_.paint(
+            std::span<const base::CoverageSpan>(partial_.data(), std::exchange(partial_count_, 0)));
+    }
+
+    const paint::Painter& painter_;
+    std::size_t whole_count_ = 0;
+    std::size_t partial_count_ = 0;
+    // Entries from the next ones on are uninitialised.
+    std::array<Span, 128> whole_;
+    std::array<base::CoverageSpan, 128> partial_;
+};
 
 } // namespace
 
@@ -92,15 +128,14 @@ void draw(const ImageView& view, const Stencil& stencil, const Paint& paint, con
     if (top >= bottom || left >= right) return;
     image::SpanPainter painter(view, paint, blending);
     painter.place_pattern(stencil.pattern_origin.value_or(stencil.top_left));
-    painter.paint_spans([&](raster::SpanSink& sink) {
-        for (std::int64_t y = top; y < bottom; ++y) {
-            const auto coverages = coverages_of_row(stencil, static_cast<std::int32_t>(y - box.y));
-            add_row(static_cast<std::int32_t>(y), left,
-                    coverages.subspan(static_cast<std::size_t>(left - box.x),
-                                      static_cast<std::size_t>(right - left)),
-                    sink);
-        }
-    });
+    RowPainter rows(painter.painter());
+    for (std::int64_t y = top; y < bottom; ++y) {
+        const auto coverages = coverages_of_row(stencil, static_cast<std::int32_t>(y - box.y));
+        rows.add(static_cast<std::int32_t>(y), left,
+                 coverages.subspan(static_cast<std::size_t>(left - box.x),
+                                   static_cast<std::size_t>(right - left)));
+    }
+    rows.flush();
 }
 
 Region region(const Stencil& stencil) {

@@ -165,7 +165,8 @@ Position between(Position from, Position to, double part) {
 }
 
 /// Adds a quarter of an ellipse that touches the lines from its ends to a corner, as a Bezier curve: of a
-/// circle's quarter, it lies within 0.03 % of the radius (E. W. Weisstein's 4 (sqrt 2 - 1) / 3).
+/// circle's quarter, it lies within 0.03 % of the radius (M. Goldapp, "Approximation of circular arcs by
+/// cubic polynomials", Computer Aided Geometric Design 8, 1991).
 void add_quarter(Path& path, Position from, Position corner, Position to) {
     constexpr double part = 0.5522847498307936;
     path.cubic_to(between(from, corner, part), between(to, corner, part), to);

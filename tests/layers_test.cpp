@@ -29,7 +29,7 @@ const std::map<std::string, std::set<std::string>> allowed{
     {"image", {"base", "geometry", "raster", "paint", "image"}},
     {"drawing", {"base", "geometry", "raster", "paint", "image", "drawing"}},
     {"files", {"base", "geometry", "paint", "image", "files"}},
-    {"text", {"base", "geometry", "paint", "image", "drawing", "text"}},
+    {"text", {"base", "geometry", "raster", "paint", "image", "drawing", "text"}},
     {"fonts", {"base", "geometry", "text", "fonts"}},
     {"sheet", {"base", "geometry", "paint", "image", "drawing", "text", "sheet"}},
 };

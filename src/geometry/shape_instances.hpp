@@ -7,7 +7,7 @@
 #include <variant>
 
 /// Stands in an instantiation that public headers declare: the namespace's visibility does not reach it.
-#define COLDBRICK_EXPORTED [[gnu::visibility("default")]]
+#define COLDBRICK_EXPORTED __attribute__((visibility("default")))
 
 /// Expands instantiate(S) for each shape with and without an inside. A macro, since nothing else can make
 /// explicit instantiations from a list.

@@ -22,12 +22,12 @@ std::size_t GlyphKeyHash::operator()(const GlyphKey& key) const {
     // Multiplication by 2^64 over the golden ratio (Knuth, The Art of Computer Programming, volume 3, 6.4).
     constexpr std::uint64_t factor = 0x9E3779B97F4A7C15;
     std::uint64_t result = 0;
+    const std::uint64_t small = std::uint64_t{key.glyph} << 32U | std::uint64_t{key.phase} << 24U |
+                                std::uint64_t{key.crisp} << 16U | std::uint64_t{key.fitted} << 8U |
+                                key.outline;
     for (const std::uint64_t part :
-         {std::uint64_t{key.glyph} << 32U | std::uint64_t{key.phase} << 24U |
-              std::uint64_t{key.crisp} << 16U | std::uint64_t{key.fitted} << 8U | key.outline,
-          std::uint64_t{std::bit_cast<std::uint32_t>(key.size)} << 32U |
-              std::bit_cast<std::uint32_t>(key.stroke_width),
-          std::uint64_t{std::bit_cast<std::uint32_t>(key.grown)}})
+         {small, std::bit_cast<std::uint64_t>(key.size), std::bit_cast<std::uint64_t>(key.stroke_width),
+          std::bit_cast<std::uint64_t>(key.grown)})
         result = (std::rotl(result, 29) ^ part) * factor;
     return result ^ result >> 32U;
 }

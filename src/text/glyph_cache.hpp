@@ -35,9 +35,9 @@ struct GlyphMask {
 /// Which mask of which glyph.
 struct GlyphKey {
     std::uint32_t glyph = 0;
-    float size = 0;
-    float stroke_width = 0;
-    float grown = 0;        ///< by an outline, on all sides
+    double size = 0;
+    double stroke_width = 0;
+    double grown = 0;       ///< by an outline, on all sides
     std::uint8_t phase = 0; ///< quarters of a pixel to the right
     std::uint8_t crisp = 0;
     std::uint8_t fitted = 0;

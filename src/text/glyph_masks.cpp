@@ -55,8 +55,8 @@ GlyphCache::Mask mask_of(const LetterPaths& letters, Edges edges, double grown) 
 
 GlyphKey key_of(std::uint32_t glyph, const GlyphStyle& style) {
     return {.glyph = glyph,
-            .size = static_cast<float>(style.size),
-            .stroke_width = static_cast<float>(style.stroke_width),
+            .size = style.size,
+            .stroke_width = style.stroke_width,
             .crisp = style.edges == Edges::crisp ? std::uint8_t{1} : std::uint8_t{0},
             .fitted = style.fitted ? std::uint8_t{1} : std::uint8_t{0}};
 }
@@ -83,8 +83,6 @@ class MaskSetter {
     }
 
   private:
-    /// Quarters of a pixel.
-    static constexpr double phases = 4;
     // Overlapping letters that fill a larger box than this, or are more, are not joined: they add up. So do
     // those that reach over more than so many others. Only texts that are made to be a burden have such.
     static constexpr double largest_joined_area = 1 << 26;
@@ -105,20 +103,19 @@ class MaskSetter {
     void place_all() {
         letters_.reserve(layout_.glyphs.size());
         for (const PlacedGlyph& glyph : layout_.glyphs) {
-            const Letterforms& face = layout_.faces.at(glyph.face);
-            const bool whole =
-                layout_.glyph_style.edges == Edges::crisp || face.on_whole_columns(layout_.glyph_style);
-            const double x = whole ? std::floor(glyph.x + 0.5) : std::floor(glyph.x * phases + 0.5) / phases;
-            const double phase = x - std::floor(x);
+            const Position at = layout_.drawn_at(glyph);
+            const double column = std::floor(at.x);
+            const double phase = at.x - column;
             GlyphKey key = key_of(glyph.glyph, layout_.glyph_style);
-            key.phase = static_cast<std::uint8_t>(phase * phases);
-            key.grown = static_cast<float>(grown_);
-            auto mask = face.cache().get<GlyphCache::Mask>(
-                key, [&] { return mask_of(letter(glyph, phase, 0), layout_.glyph_style.edges, grown_); });
-            letters_.push_back({{std::move(mask), static_cast<std::int64_t>(std::floor(x)),
-                                 static_cast<std::int64_t>(std::floor(glyph.y + 0.5))},
-                                phase,
-                                letters_.size()});
+            key.phase = static_cast<std::uint8_t>(phase * column_phases);
+            key.grown = grown_;
+            auto mask = layout_.faces.at(glyph.face).cache().get<GlyphCache::Mask>(key, [&] {
+                return mask_of(letter(glyph, phase, 0), layout_.glyph_style.edges, grown_);
+            });
+            letters_.push_back(
+                {{std::move(mask), static_cast<std::int64_t>(column), static_cast<std::int64_t>(at.y)},
+                 phase,
+                 letters_.size()});
         }
     }
 

@@ -34,8 +34,9 @@ void add_mask(const PlacedMask& placed, Image& image, const Box& shown) {
 /// A letter as a path, turned as the text is.
 LetterPaths turned_letter(const Layout& layout, const PlacedGlyph& glyph) {
     LetterPaths result;
+    const Position at = layout.drawn_at(glyph);
     add(result, layout.faces.at(glyph.face).outline(glyph.glyph, layout.glyph_style),
-        Transform::move(glyph.x, glyph.y).then(Transform::turn(layout.style.turn)));
+        Transform::move(at.x, at.y).then(Transform::turn(layout.style.turn)));
     return result;
 }
 

@@ -190,4 +190,12 @@ Layout::Layout(std::string_view text, const TextStyle& text_style) : style(text_
             largest_mask_size, glyphs.size(), most_turned_letters));
 }
 
+Position Layout::drawn_at(const PlacedGlyph& glyph) const {
+    if (!level()) return {glyph.x, glyph.y};
+    const bool whole =
+        glyph_style.edges == Edges::crisp || faces.at(glyph.face).on_whole_columns(glyph_style);
+    const double phases = whole ? 1 : column_phases;
+    return {std::floor(glyph.x * phases + 0.5) / phases, std::floor(glyph.y + 0.5)};
+}
+
 } // namespace coldbrick::text

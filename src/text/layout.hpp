@@ -6,6 +6,7 @@
 #include "text/paragraph.hpp"
 
 #include <coldbrick/path.hpp>
+#include <coldbrick/position.hpp>
 #include <coldbrick/text.hpp>
 #include <coldbrick/text_style.hpp>
 #include <coldbrick/transform.hpp>
@@ -55,6 +56,10 @@ struct Layout {
     /// True if letters are painted by masks.
     [[nodiscard]] bool level() const { return glyph_style.fitted; }
 
+    /// Where a letter's origin is drawn: of level texts on whole rows, and on quarters of columns or whole
+    /// ones.
+    [[nodiscard]] Position drawn_at(const PlacedGlyph& glyph) const;
+
     /// The box of a box's corners, turned as the style says.
     [[nodiscard]] Box turned(const Box& box) const;
 
@@ -70,6 +75,9 @@ struct Layout {
     mutable std::once_flag once_;
     mutable Ink ink_;
 };
+
+/// Parts of a column that the origins of smooth level letters lie on.
+constexpr double column_phases = 4;
 
 /// Larger letters are painted from their outlines, not from masks.
 constexpr double largest_mask_size = 256;

@@ -95,16 +95,8 @@ RC_GTEST_PROP(Text, PiecesOfThePictureAndDrawingsHaveTheSamePixels, ()) {
     RC_ASSERT(same_pixels(whole, drawn));
 }
 
-RC_GTEST_PROP(Text, LettersOnWholePixelsAreTheirPathsFilledAndStroked, ()) {
+RC_GTEST_PROP(Text, LettersAreTheirPathsFilledAndStroked, ()) {
     TextStyle style = *any_text_style();
-    style.face = *rc::gen::element(Face::stroke(), Face::bitmap());
-    style.fallbacks = {};
-    if (style.face == Face::bitmap()) style.size = 9 * *rc::gen::inRange(1, 4);
-    style.size_of = SizeOf::em;
-    style.anchor.column = TextColumn::left;
-    style.alignment = TextColumn::left;
-    style.letter_spacing = 0;
-    style.fit = {};
     style.turn = {};
     const Text original("Quay 7 \xC3\x85y\n\xE2\x98\x83g", {0, 0}, style);
     Stage stage = stage_for(original, PixelFormat::gray8);
@@ -122,7 +114,7 @@ RC_GTEST_PROP(Text, LettersOnWholePixelsAreTheirPathsFilledAndStroked, ()) {
                 .join = Join::round,
                 .edges = style.edges});
     draw(stage.image, stage.text, colour("white"));
-    RC_ASSERT(difference(stage.image, expected).largest <= 1);
+    RC_ASSERT(difference(stage.image, expected).largest <= 2); // sums of rounded coverages
 }
 
 TEST(Text, AnchorsLieOnThePointsPixel) {

@@ -46,11 +46,6 @@ class Page {
     std::vector<std::pair<cb::Text, cb::Colour>> texts_;
 };
 
-cb::Face any_face(const cb::WantedFace& wanted) {
-    const bool built_in = wanted.name == "stroke" || wanted.name == "bitmap";
-    return built_in ? cb::Face::built_in(wanted.name) : face_named(wanted, {});
-}
-
 /// What a face can write of what it is asked to: otherwise its boxes would be all that is seen.
 std::string writable(const cb::Face& face, const std::string& sample) {
     return cb::measure(sample, {.face = face}).missing.empty() ? sample : "";
@@ -70,7 +65,7 @@ cb::Image specimen_of_all(std::span<const std::string> names, const std::string&
         page.write(name, {.face = cb::Face::bitmap(), .size = 9}, dim, 12);
         std::optional<cb::Face> face;
         try {
-            face = any_face({name});
+            face = face_named({name}, {});
         } catch (const cb::Error& error) { // one broken font does not hide the others
             page.write(error.what(), {.size = 13, .width = page_width - 2 * page_margin}, dim, 2);
             continue;
@@ -84,7 +79,7 @@ cb::Image specimen_of_all(std::span<const std::string> names, const std::string&
 }
 
 cb::Image specimen_of(const cb::WantedFace& wanted, const std::string& sample) {
-    const cb::Face face = any_face(wanted);
+    const cb::Face face = face_named(wanted, {});
     Page page;
     page.write(fmt::format("{}", face.name()), {.size = 20}, dim, 0);
     constexpr double inside = page_width - 2 * page_margin;

@@ -29,6 +29,8 @@ cb::FontOptions options_for(const cb::WantedFace& wanted) {
 } // namespace
 
 cb::Face face_named(const cb::WantedFace& wanted, const std::filesystem::path& folder) {
+    const auto built_in = cb::Face::built_in_names();
+    if (std::ranges::find(built_in, wanted.name) != built_in.end()) return cb::Face::built_in(wanted.name);
     if (is_font_file(wanted.name)) return cb::load_face((folder / wanted.name).string(), options_for(wanted));
     return cb::system_face(wanted.name,
                            {.weight = wanted.weight, .slanted = wanted.slanted, .axes = wanted.axes});

@@ -7,7 +7,7 @@
 
 #include <filesystem>
 
-/// A font file, if the name ends as those do, or else the installed family.
+/// A built-in face, a font file, if the name ends as those do, or else the installed family.
 /// @param folder what files count from
 /// @throws coldbrick::Error if there is no such face; ArgumentError also if a weight or slant is asked of a
 /// file.

@@ -10,6 +10,7 @@
 #include <map>
 #include <set>
 #include <string>
+#include <string_view>
 #include <vector>
 
 namespace {
@@ -47,7 +48,8 @@ void print_text() {
 
 void print_json() {
     auto list = nlohmann::json::array();
-    for (const char* name : {"stroke", "bitmap"}) list.push_back({{"family", name}, {"built_in", true}});
+    for (const std::string_view name : cb::Face::built_in_names())
+        list.push_back({{"family", name}, {"built_in", true}});
     for (const cb::SystemFace& face : cb::system_faces())
         list.push_back({{"family", face.family},
                         {"built_in", false},
@@ -65,7 +67,8 @@ void print_json() {
 
 void list_faces(const FacesArguments& arguments) {
     if (!arguments.output.path.empty()) {
-        std::vector<std::string> names{"stroke", "bitmap"};
+        const auto built_in = cb::Face::built_in_names();
+        std::vector<std::string> names(built_in.begin(), built_in.end());
         for (const auto& [family, faces] : families()) names.push_back(family);
         save_image(arguments.face.empty()
                        ? specimen_of_all(names, arguments.sample)

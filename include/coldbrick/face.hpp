@@ -4,6 +4,7 @@
 
 #include <cstddef>     // bytes of caches
 #include <memory>      // copies of a face share its letterforms
+#include <span>        // names of faces
 #include <string>      // axes have tags
 #include <string_view> // faces have names
 
@@ -41,7 +42,10 @@ class Face {
     /// other sizes its pixels are boxes of that size.
     static Face bitmap();
 
-    /// The built-in face of this name, "stroke" or "bitmap".
+    /// The names of the built-in faces: "stroke" and "bitmap".
+    static std::span<const std::string_view> built_in_names();
+
+    /// The built-in face of one of these names.
     /// @throws ArgumentError if there is none, with the nearest name.
     static Face built_in(std::string_view name);
 

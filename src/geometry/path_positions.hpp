@@ -5,7 +5,10 @@
 #include <coldbrick/path.hpp>
 #include <coldbrick/position.hpp>
 
-namespace coldbrick::geometry {
+namespace coldbrick {
+
+// Exported, since components other than the core use it, too.
+namespace [[gnu::visibility("default")]] geometry {
 
 /// The nearest position that a path keeps. @throws ArgumentError outside the range of paths.
 Position kept(Position position);
@@ -26,9 +29,14 @@ struct Extent {
     double bottom;
 
     void include(Position position);
+
+    /// The extent with a margin on all sides.
+    [[nodiscard]] Extent grown(double by) const { return {left - by, top - by, right + by, bottom + by}; }
 };
 
 /// How far a path reaches, which has at least one contour.
 Extent extent_of(const Path& path);
 
-} // namespace coldbrick::geometry
+} // namespace geometry
+
+} // namespace coldbrick

@@ -178,7 +178,8 @@ Face Interpreter::face_of(const FaceWords& words, const FaceWords::Name& name) c
         wanted.axes.push_back({axis.tag, number(*axis.value, names_, "axis")});
     const bool plain = !words.weight && !words.slanted && words.axes.empty();
     try {
-        if (!reading_.load_face || wanted.name == "stroke" || wanted.name == "bitmap") {
+        const auto built_in = Face::built_in_names();
+        if (!reading_.load_face || std::ranges::find(built_in, wanted.name) != built_in.end()) {
             Face result = Face::built_in(wanted.name);
             if (!plain && words.names.size() == 1)
                 fail(name.location, "the built-in faces have one weight, and are upright");

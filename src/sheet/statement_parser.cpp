@@ -86,9 +86,7 @@ PaletteStatement StatementParser::palette_statement() {
 }
 
 ImageStatement StatementParser::image_statement() {
-    if (cursor_.next().kind != Token::Kind::text)
-        cursor_.fail_expecting("the image's file between double quotes");
-    const Token file = cursor_.take();
+    const Token file = cursor_.quoted("the image's file");
     ImageStatement result;
     result.file = unquoted(file);
     result.file_location = file.location;

@@ -67,24 +67,19 @@ bool TextParser::take_face_words(TextStatement& text, WordsBefore& before) {
     if (cursor_.take_once(before, Word::face)) {
         text.face.emplace();
         do {
-            const Token name = quoted("a face's name or file between double quotes");
+            const Token name = cursor_.quoted("a face's name or file");
             text.face->names.push_back({unquoted(name), name.location});
         } while (cursor_.take_symbol(','));
         return true;
     }
     if (!text.face) return false;
     if (cursor_.take(Word::axis)) { // any number of them
-        const Token tag = quoted("an axis's tag between double quotes");
+        const Token tag = cursor_.quoted("an axis's tag");
         text.face->axes.push_back({unquoted(tag), expressions_.expression()});
         return true;
     }
     if (cursor_.take_once(before, Word::slanted)) return text.face->slanted = true;
     return take_number(text.face->weight, before, Word::weight);
-}
-
-Token TextParser::quoted(std::string_view what) {
-    if (cursor_.next().kind != Token::Kind::text) cursor_.fail_expecting(what);
-    return cursor_.take();
 }
 
 bool TextParser::take_setting(TextStatement& text, WordsBefore& before) {

@@ -7,8 +7,6 @@
 #include "sheet/syntax.hpp"
 #include "sheet/token_cursor.hpp"
 
-#include <string_view>
-
 namespace coldbrick::sheet {
 
 class TextParser {
@@ -27,7 +25,6 @@ class TextParser {
     bool take_setting(TextStatement& text, WordsBefore& before);
     bool take_number(ExpressionPtr& number, WordsBefore& before, Word word);
     TextAnchor anchor();
-    Token quoted(std::string_view what);
 
     TokenCursor& cursor_;
     ExpressionParser& expressions_;

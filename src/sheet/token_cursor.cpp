@@ -44,6 +44,11 @@ void TokenCursor::expect_end() const {
     if (!at_end()) fail_expecting("the end of the line");
 }
 
+Token TokenCursor::quoted(std::string_view what) {
+    if (next().kind != Token::Kind::text) fail_expecting(fmt::format("{} between double quotes", what));
+    return take();
+}
+
 Token TokenCursor::name() {
     if (next().kind != Token::Kind::word) fail_expecting("a name");
     if (!next().is_name())

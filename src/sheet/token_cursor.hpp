@@ -86,6 +86,9 @@ class TokenCursor {
     void expect_times();
     void expect_end() const;
 
+    /// Takes a text between double quotes. @param what the message's name for it
+    Token quoted(std::string_view what);
+
     /// Takes a word without a meaning of its own.
     Token name();
 

@@ -23,6 +23,10 @@ Face Face::bitmap() {
     return face;
 }
 
+std::span<const std::string_view> Face::built_in_names() {
+    return text::built_in_names;
+}
+
 Face Face::built_in(std::string_view name) {
     if (name == "stroke") return stroke();
     if (name == "bitmap") return bitmap();

@@ -3,34 +3,21 @@
 #include "text/letter_paths.hpp"
 
 #include <coldbrick/image.hpp>
+#include <coldbrick/measure.hpp>
 
 #include <algorithm>
 #include <cmath>
-#include <iterator>
 #include <map>
 
 namespace coldbrick::text {
 
 namespace {
 
-/// The rows and columns of an image that are not all black; empty if all are.
-Box covered_box(const Image& image) {
-    Box result;
-    for (std::int32_t y = 0; y < image.height(); ++y) {
-        const auto row = image.view().row(y);
-        const auto bare = [](std::byte one) { return one == std::byte{}; };
-        const auto first = std::find_if_not(row.begin(), row.end(), bare);
-        const auto end = std::find_if_not(row.rbegin(), std::reverse_iterator(first), bare).base();
-        result = result.united({first - row.begin(), y, end - first, 1});
-    }
-    return result;
-}
-
 GlyphCache::Mask mask_of(const LetterPaths& letters, Edges edges, double grown) {
     auto result = std::make_shared<GlyphMask>();
-    Extent extent = extent_of(letters);
-    if (extent.empty()) return result;
-    extent.grow(grown);
+    const auto bare = extent_of(letters);
+    if (!bare) return result;
+    const geometry::Extent extent = bare->grown(grown);
     result->left = extent.left;
     result->top = extent.top;
     result->right = extent.right;
@@ -42,7 +29,7 @@ GlyphCache::Mask mask_of(const LetterPaths& letters, Edges edges, double grown) 
                  static_cast<std::int32_t>(std::ceil(extent.bottom)) + 2 - y},
                 PixelFormat::gray8);
     paint_coverage(image, moved(letters, -x, -y), edges, grown);
-    const Box covered = covered_box(image);
+    const Box covered = extent_of_content(image, Colour(0, 0, 0));
     result->box = covered.empty() ? covered : covered.moved(x, y);
     result->coverages.reserve(static_cast<std::size_t>(covered.width * covered.height));
     for (std::int64_t row = covered.y; row < covered.end_y(); ++row) {
@@ -195,10 +182,11 @@ class MaskSetter {
     }
 
     [[nodiscard]] double area_of(const std::vector<std::size_t>& group) const {
-        Extent extent;
+        const Letter& first = letters_[group.front()];
+        geometry::Extent extent{first.left(), first.top(), first.right(), first.bottom()};
         for (const std::size_t i : group) {
-            extent.add({letters_[i].left(), letters_[i].top()});
-            extent.add({letters_[i].right(), letters_[i].bottom()});
+            extent.include({letters_[i].left(), letters_[i].top()});
+            extent.include({letters_[i].right(), letters_[i].bottom()});
         }
         return (extent.right - extent.left) * (extent.bottom - extent.top);
     }

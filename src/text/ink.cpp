@@ -12,6 +12,11 @@ namespace coldbrick::text {
 
 namespace {
 
+/// Adds coverages to others: no more than all of a pixel is covered.
+void add_row(const std::uint8_t* from, std::size_t count, std::uint8_t* to) {
+    for (std::size_t i = 0; i < count; ++i) to[i] = static_cast<std::uint8_t>(std::min(255, to[i] + from[i]));
+}
+
 /// Adds what a mask covers, which an image shows a part of.
 /// @param shown the box that the image shows
 void add_mask(const PlacedMask& placed, Image& image, const Box& shown) {
@@ -26,8 +31,7 @@ void add_mask(const PlacedMask& placed, Image& image, const Box& shown) {
         const std::uint8_t* from = placed.mask->coverages.data() + (row - y) * box.width + (left - x);
         auto* to =
             reinterpret_cast<std::uint8_t*>(image.view().row(static_cast<std::int32_t>(row)).data()) + left;
-        for (auto i = right - left; i > 0; --i, ++from, ++to)
-            *to = static_cast<std::uint8_t>(std::min(255, *from + *to));
+        add_row(from, static_cast<std::size_t>(right - left), to);
     }
 }
 
@@ -40,23 +44,25 @@ LetterPaths turned_letter(const Layout& layout, const PlacedGlyph& glyph) {
     return result;
 }
 
+/// The box of pixels about what has these sides.
+Box pixels_of(const geometry::Extent& extent) {
+    const auto x = static_cast<std::int64_t>(std::floor(extent.left + 0.5));
+    const auto y = static_cast<std::int64_t>(std::floor(extent.top + 0.5));
+    return {x, y, static_cast<std::int64_t>(std::ceil(extent.right + 0.5)) - x,
+            static_cast<std::int64_t>(std::ceil(extent.bottom + 0.5)) - y};
+}
+
 /// The pixels that a letter may have, and some more.
 Box reach_of(const LetterPaths& letter, double grown) {
-    Extent extent = extent_of(letter);
-    if (extent.empty()) return {};
-    extent.grow(grown + 1);
-    const auto x = static_cast<std::int64_t>(std::floor(extent.left));
-    const auto y = static_cast<std::int64_t>(std::floor(extent.top));
-    return {x, y, static_cast<std::int64_t>(std::ceil(extent.right)) + 1 - x,
-            static_cast<std::int64_t>(std::ceil(extent.bottom)) + 1 - y};
+    const auto extent = extent_of(letter);
+    return extent ? pixels_of(extent->grown(grown + 1)) : Box{};
 }
 
 void add_coverage(const Image& more, Image& image) {
     for (std::int32_t y = 0; y < image.height(); ++y) {
         const auto* from = reinterpret_cast<const std::uint8_t*>(more.view().row(y).data());
         auto* to = reinterpret_cast<std::uint8_t*>(image.view().row(y).data());
-        for (std::int32_t x = 0; x < image.width(); ++x)
-            to[x] = static_cast<std::uint8_t>(std::min(255, to[x] + from[x]));
+        add_row(from, static_cast<std::size_t>(image.width()), to);
     }
 }
 
@@ -140,13 +146,11 @@ Box Layout::turned(const Box& box) const {
     const auto top = static_cast<double>(box.y) - 0.5;
     const double right = left + static_cast<double>(box.width);
     const double bottom = top + static_cast<double>(box.height);
-    Extent extent;
-    for (const Position corner : {Position{left, top}, {right, top}, {left, bottom}, {right, bottom}})
-        extent.add(turn(corner));
-    const auto x = static_cast<std::int64_t>(std::floor(extent.left + 0.5));
-    const auto y = static_cast<std::int64_t>(std::floor(extent.top + 0.5));
-    return {x, y, static_cast<std::int64_t>(std::ceil(extent.right + 0.5)) - x,
-            static_cast<std::int64_t>(std::ceil(extent.bottom + 0.5)) - y};
+    const Position first = turn({left, top});
+    geometry::Extent extent{first.x, first.y, first.x, first.y};
+    for (const Position corner : {Position{right, top}, {left, bottom}, {right, bottom}})
+        extent.include(turn(corner));
+    return pixels_of(extent);
 }
 
 LetterPaths Layout::paths() const {

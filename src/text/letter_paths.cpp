@@ -3,9 +3,6 @@
 #include <coldbrick/bounds.hpp>
 #include <coldbrick/draw.hpp>
 
-#include <cmath>
-#include <variant>
-
 namespace coldbrick::text {
 
 namespace {
@@ -20,42 +17,17 @@ Stroke round_stroke(double width, Edges edges) {
     return {.paint = white, .width = width, .cap = Cap::round, .join = Join::round, .edges = edges};
 }
 
-struct AddPiece {
-    Extent& extent;
-
-    void operator()(const PathLine& piece) const { extent.add(piece.to); }
-    void operator()(const PathQuadratic& piece) const {
-        extent.add(piece.control);
-        extent.add(piece.to);
-    }
-    void operator()(const PathCubic& piece) const {
-        extent.add(piece.first_control);
-        extent.add(piece.second_control);
-        extent.add(piece.to);
-    }
-    void operator()(const PathArc& piece) const { // which no face has
-        const double reach =
-            std::hypot(piece.across.x, piece.across.y) + std::hypot(piece.down.x, piece.down.y);
-        extent.add({piece.centre.x - reach, piece.centre.y - reach});
-        extent.add({piece.centre.x + reach, piece.centre.y + reach});
-    }
-};
-
-/// Bounds that the control points of curves are inside.
-void add(const Path& path, Extent& extent) {
-    for (const Contour& contour : path.contours()) {
-        extent.add(contour.start);
-        for (const PathPiece& piece : contour.pieces) std::visit(AddPiece{extent}, piece);
-    }
-}
-
 } // namespace
 
-Extent extent_of(const LetterPaths& letters) {
-    Extent result;
-    add(letters.middle_lines, result);
-    if (!result.empty()) result.grow(letters.stroke_width / 2);
-    add(letters.outlines, result);
+std::optional<geometry::Extent> extent_of(const LetterPaths& letters) {
+    std::optional<geometry::Extent> result;
+    if (!letters.middle_lines.empty())
+        result = geometry::extent_of(letters.middle_lines).grown(letters.stroke_width / 2);
+    if (letters.outlines.empty()) return result;
+    const geometry::Extent outlines = geometry::extent_of(letters.outlines);
+    if (!result) return outlines;
+    result->include({outlines.left, outlines.top});
+    result->include({outlines.right, outlines.bottom});
     return result;
 }
 

@@ -2,45 +2,22 @@
 /// Letters as paths: what they reach, and how they are painted.
 #pragma once
 
+#include "geometry/path_positions.hpp"
 #include "text/letterforms.hpp"
 
 #include <coldbrick/box.hpp>
 #include <coldbrick/edges.hpp>
 #include <coldbrick/image_view.hpp>
-#include <coldbrick/position.hpp>
 #include <coldbrick/text.hpp>
 #include <coldbrick/transform.hpp>
 
-#include <algorithm>
 #include <cstdint>
-#include <limits>
+#include <optional>
 
 namespace coldbrick::text {
 
-/// Bounds of positions.
-struct Extent {
-    double left = std::numeric_limits<double>::infinity();
-    double top = left;
-    double right = -left;
-    double bottom = right;
-
-    void add(Position position) {
-        left = std::min(left, position.x);
-        top = std::min(top, position.y);
-        right = std::max(right, position.x);
-        bottom = std::max(bottom, position.y);
-    }
-    void grow(double by) {
-        left -= by;
-        top -= by;
-        right += by;
-        bottom += by;
-    }
-    [[nodiscard]] bool empty() const { return left > right; }
-};
-
-/// Bounds that letters are inside; those of a curve's control points may be wider than the curve.
-Extent extent_of(const LetterPaths& letters);
+/// How far letters reach; nothing if there are none.
+std::optional<geometry::Extent> extent_of(const LetterPaths& letters);
 
 /// Adds a glyph's shape, mapped.
 void add(LetterPaths& letters, const GlyphShape& shape, const Transform& transform);

@@ -138,7 +138,7 @@ Stroke stroke_of(Input& input, bool is_closed) {
     stroke.mitre_limit = 1 + input.number(0, 100) / 8.0;
     if (is_closed) stroke.alignment = input.choice(Alignment::outside);
     if (input.number(0, 2) == 0)
-        stroke.dashes = {{0.25 + input.number(0, 200) / 8.0, input.number(0, 200) / 8.0},
+        stroke.dashes = {{1 + input.number(0, 200) / 8.0, input.number(0, 200) / 8.0},
                          input.number(-99, 99) / 4.0};
     stroke.blending = blending_of(input);
     stroke.edges = input.choice(Edges::smooth);
@@ -151,7 +151,8 @@ void check_clips(Size size, PixelFormat format, Input& input, const Paint& paint
     paint(whole.view());
     whole.check();
     Guarded banded(size, format);
-    const std::int32_t height = input.number(1, size.height);
+    constexpr std::int32_t most_bands = 4; // each costs as much as the whole for strokes that reach far
+    const std::int32_t height = input.number((size.height + most_bands - 1) / most_bands, size.height);
     for (std::int32_t y = 0; y < size.height; y += height)
         paint(banded.view().clipped({0, y, size.width, height}));
     require(banded == whole, "bands have the pixels of the whole");

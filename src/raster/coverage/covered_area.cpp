@@ -26,7 +26,8 @@ class StripRows {
   public:
     StripRows(const std::vector<AreaEdge>& edges, const AreaRule& rule, std::int64_t left, std::int64_t right)
         : edges_(edges), rule_(rule), left_edge_(left << sub_pixel_bits),
-          right_edge_(right << sub_pixel_bits), cells_(left, right, rule.tiling), sweep_(edges, rule) {}
+          right_edge_(right << sub_pixel_bits), cells_(left, right, rule.tiling),
+          sweep_(edges, rule, left_edge_, right_edge_) {}
 
     void give_all(std::int64_t top, std::int64_t bottom, SpanSink& sink) {
         std::size_t next = 0;

@@ -37,6 +37,12 @@ bool is_before(const RowPiece& on_line, const RowPiece& beginning) {
     return order_at_end(on_line, beginning) >= 0;
 }
 
+/// True if one of two pieces that begin at the same height is left of the other.
+bool begins_before(const RowPiece* a, const RowPiece* b) {
+    if (a->top_x != b->top_x) return a->top_x < b->top_x;
+    return order_at_end(*a, *b) > 0;
+}
+
 constexpr auto lower = [](const auto& a, const auto& b) { return a.y > b.y; };
 
 } // namespace
@@ -52,7 +58,34 @@ std::int32_t RowSweep::next_height() const {
     if (!waiting_.empty()) result = std::min(result, waiting_.back()->top);
     if (!crossings_.empty()) result = std::min(result, crossings_.front().y);
     if (!ending_.empty()) result = std::min(result, ending_.back()->bottom);
+    if (!beginning_left_.empty()) result = std::min(result, beginning_left_.back()->top);
+    if (!ending_left_.empty()) result = std::min(result, ending_left_.back()->bottom);
     return result;
+}
+
+/// Hands over what the pieces left of the columns bound down to a height.
+void RowSweep::give_left(std::int32_t y) {
+    const std::int64_t sign = step_between(before_, left_, rule_);
+    if (sign != 0 && left_since_ < y) cells_->add(left_side_, left_since_, y, sign);
+    left_since_ = y;
+}
+
+void RowSweep::change_left(std::int32_t y) {
+    const auto begins = [&] { return !beginning_left_.empty() && beginning_left_.back()->top == y; };
+    const auto ends = [&] { return !ending_left_.empty() && ending_left_.back()->bottom == y; };
+    if (!begins() && !ends()) return;
+    give_left(y);
+    const auto cross = [&](const RowPiece& piece, int times) {
+        const AreaEdge& edge = edges_[static_cast<std::size_t>(piece.edge)];
+        left_.cross(edge.part, times * edge.direction);
+    };
+    for (; begins(); beginning_left_.pop_back()) cross(*beginning_left_.back(), 1);
+    for (; ends(); ending_left_.pop_back()) cross(*ending_left_.back(), -1);
+    note_change(0, 0);
+}
+
+void RowSweep::find_places(std::size_t first) {
+    for (std::size_t i = first; i < line_.size(); ++i) place_of(*line_[i].piece) = i;
 }
 
 /// Takes those off the line that end here.
@@ -62,29 +95,50 @@ void RowSweep::end_pieces(std::int32_t y) {
             if (active.sign != 0) cells_->add(*active.piece, active.since, y, active.sign);
         return line_.clear();
     }
+    std::size_t first = line_.size();
     for (; !ending_.empty() && ending_.back()->bottom == y; ending_.pop_back()) {
-        const auto found = std::ranges::find(line_, ending_.back(), &Active::piece);
-        if (found->sign != 0) cells_->add(*found->piece, found->since, y, found->sign);
-        const auto at = static_cast<std::size_t>(found - line_.begin());
-        line_.erase(found);
-        if (changed_ && last_changed_ > at) --last_changed_;
-        if (changed_ && first_changed_ > at) --first_changed_;
-        note_change(at, at);
+        std::size_t& place = place_of(*ending_.back());
+        Active& active = line_[place];
+        if (active.sign != 0) cells_->add(*active.piece, active.since, y, active.sign);
+        active.piece = nullptr;
+        first = std::min(first, place);
+        note_change(place, place);
+        place = not_on_line;
     }
+    if (first == line_.size()) return;
+    const auto ended = [](const Active& active) { return active.piece == nullptr; };
+    line_.erase(std::remove_if(line_.begin() + static_cast<std::ptrdiff_t>(first), line_.end(), ended),
+                line_.end());
+    find_places(first);
 }
 
 void RowSweep::begin_pieces(std::int32_t y) {
-    while (!waiting_.empty() && waiting_.back()->top == y) {
-        const RowPiece& piece = *waiting_.back();
-        waiting_.pop_back();
-        const auto place = std::partition_point(line_.begin(), line_.end(), [&](const Active& active) {
-            return is_before(*active.piece, piece);
-        });
-        const auto at = static_cast<std::size_t>(place - line_.begin());
-        line_.insert(place, {&piece, y, 0, {}});
-        if (changed_ && last_changed_ >= at) ++last_changed_;
-        note_change(at, at);
+    const auto is_lower = [y](const RowPiece* piece) { return piece->top > y; };
+    const auto first = std::partition_point(waiting_.begin(), waiting_.end(), is_lower);
+    if (first == waiting_.end()) return;
+    std::sort(first, waiting_.end(), begins_before);
+    put_on_line({first, waiting_.end()}, y);
+    waiting_.erase(first, waiting_.end());
+}
+
+/// @param beginning from left to right
+void RowSweep::put_on_line(std::span<const RowPiece*> beginning, std::int32_t y) {
+    auto unmoved = static_cast<std::ptrdiff_t>(line_.size());
+    if (changed_) last_changed_ += beginning.size();
+    line_.resize(line_.size() + beginning.size());
+    std::size_t first = line_.size();
+    for (std::size_t left = beginning.size(); left > 0; --left) {
+        const RowPiece* piece = beginning[left - 1];
+        const auto end = line_.begin() + unmoved;
+        const auto place = std::partition_point(
+            line_.begin(), end, [&](const Active& active) { return is_before(*active.piece, *piece); });
+        std::move_backward(place, end, end + static_cast<std::ptrdiff_t>(left));
+        unmoved = place - line_.begin();
+        first = static_cast<std::size_t>(unmoved) + left - 1;
+        line_[first] = {piece, y, 0, {}};
+        note_change(first, first);
     }
+    find_places(first);
 }
 
 void RowSweep::change_places(std::int32_t y) {
@@ -92,11 +146,10 @@ void RowSweep::change_places(std::int32_t y) {
         const Crossing crossing = crossings_.front();
         std::ranges::pop_heap(crossings_, lower);
         crossings_.pop_back();
-        const auto found = std::ranges::find(line_, crossing.left, &Active::piece);
-        if (found == line_.end() || found + 1 == line_.end() || (found + 1)->piece != crossing.right)
-            continue;
-        const auto at = static_cast<std::size_t>(found - line_.begin());
-        std::iter_swap(found, found + 1);
+        const std::size_t at = place_of(*crossing.left);
+        if (at == not_on_line || place_of(*crossing.right) != at + 1) continue;
+        std::swap(line_[at], line_[at + 1]);
+        std::swap(place_of(*crossing.left), place_of(*crossing.right));
         note_change(at, at + 1);
         // New neighbours may cross at the same height.
         if (at > 0) expect_crossing(*line_[at - 1].piece, *line_[at].piece, y);
@@ -146,28 +199,45 @@ void RowSweep::settle(std::int32_t y) {
         expect_crossing(*line_[i - 1].piece, *line_[i].piece, y);
 }
 
+/// Sorts out which pieces are swept. A crossing is told to a whole height, so that the pieces may be as far
+/// from it as they go in one: what lies further from the columns crosses nothing in them.
+void RowSweep::take_pieces() {
+    std::int64_t reach = 0;
+    for (const RowPiece& piece : pieces_)
+        if (piece.top != piece.bottom)
+            reach = std::max(reach, (piece.right() - piece.left()) / (piece.bottom - piece.top) + 1);
+    for (const RowPiece& piece : pieces_) {
+        if (piece.top == piece.bottom || piece.left() - reach > right_edge_) continue;
+        const bool beside = piece.right() + reach < left_edge_;
+        (beside ? beginning_left_ : waiting_).push_back(&piece);
+        if (piece.bottom < sub_pixels) (beside ? ending_left_ : ending_).push_back(&piece);
+    }
+    constexpr auto higher_end = [](const RowPiece* a, const RowPiece* b) { return a->bottom > b->bottom; };
+    constexpr auto higher_top = [](const RowPiece* a, const RowPiece* b) { return a->top > b->top; };
+    for (auto* pieces : {&ending_, &ending_left_}) std::ranges::sort(*pieces, higher_end);
+    for (auto* pieces : {&waiting_, &beginning_left_}) std::ranges::sort(*pieces, higher_top);
+}
+
 void RowSweep::add(std::span<const RowPiece> pieces, const Windings& left, RowCells& cells) {
-    left_ = left;
+    pieces_ = pieces;
+    before_ = left_ = left;
+    left_since_ = 0;
     cells_ = &cells;
-    waiting_.clear();
-    ending_.clear();
+    places_.assign(pieces.size(), not_on_line);
+    for (auto* rest : {&waiting_, &ending_, &beginning_left_, &ending_left_}) rest->clear();
     line_.clear();
     crossings_.clear();
-    for (const RowPiece& piece : pieces) {
-        if (piece.top == piece.bottom) continue;
-        waiting_.push_back(&piece);
-        if (piece.bottom < sub_pixels) ending_.push_back(&piece);
-    }
-    std::ranges::sort(ending_, [](const RowPiece* a, const RowPiece* b) { return a->bottom > b->bottom; });
-    std::ranges::sort(waiting_, [](const RowPiece* a, const RowPiece* b) { return a->top > b->top; });
     changed_ = false;
-    while (!waiting_.empty() || !line_.empty()) {
+    take_pieces();
+    while (!waiting_.empty() || !line_.empty() || !beginning_left_.empty() || !ending_left_.empty()) {
         const std::int32_t y = next_height();
         change_places(y);
         end_pieces(y);
+        change_left(y);
         begin_pieces(y);
         settle(y);
     }
+    give_left(static_cast<std::int32_t>(sub_pixels));
 }
 
 } // namespace coldbrick::raster

@@ -4,6 +4,7 @@
 #include "support/coverage.hpp"
 #include "support/exact_area.hpp"
 #include "support/generators.hpp"
+#include "support/sample_image.hpp"
 
 #include <coldbrick/path.hpp>
 #include <coldbrick/polygon.hpp>
@@ -117,6 +118,25 @@ TEST(CoveredArea, HundredsOfEdgesInOnePixelAreExact) {
                         std::nearbyint(random.between(3.4, 4.6) * 65536) / 65536};
         for (const FillRule rule : {FillRule::even_odd, FillRule::non_zero})
             EXPECT_LE(furthest_off({ring}, rule), 1) << edges << " edges";
+    }
+}
+
+TEST(CoveredArea, TanglesThatReachFarBeyondAColumnAreTheSameInIt) {
+    RandomPositions random(6);
+    for (const double reach : {40.0, 3000.0, 1e7}) {
+        std::vector<Position> ring(300);
+        for (Position& position : ring)
+            position = {random.between(-reach, reach), random.between(-2, window.height + 2.0)};
+        const Path path = path_of_rings({ring});
+        for (const FillRule rule : {FillRule::even_odd, FillRule::non_zero}) {
+            const Fill fill{Colour(255, 255, 255), rule, FillExtent::tiling, {}, Edges::smooth};
+            Image whole(window, PixelFormat::gray8);
+            Image columns(window, PixelFormat::gray8);
+            draw(whole, path, fill);
+            for (std::int32_t x = 0; x < window.width; ++x)
+                draw(columns.view().clipped({x, 0, 1, window.height}), path, fill);
+            EXPECT_EQ(bytes_of(whole), bytes_of(columns)) << "as far as " << reach;
+        }
     }
 }
 

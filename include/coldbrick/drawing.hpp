@@ -8,6 +8,7 @@
 #include <coldbrick/image_view.hpp>
 #include <coldbrick/overlay.hpp>
 #include <coldbrick/point.hpp>
+#include <coldbrick/region.hpp>
 #include <coldbrick/shape.hpp>
 #include <coldbrick/shared.hpp>
 #include <coldbrick/stencil.hpp>
@@ -15,7 +16,7 @@
 
 #include <deque>    // the list
 #include <optional> // a shape may have a fill, a stroke or both
-#include <variant>  // items are shapes, pictures or stencils
+#include <variant>  // items are shapes, pictures, stencils or groups
 
 namespace [[gnu::visibility("default")]] coldbrick {
 
@@ -46,7 +47,22 @@ class Drawing {
         Blending blending;
     };
 
-    using Item = std::variant<StyledShape, Picture, Print>;
+    /// How the items of a group are drawn together.
+    struct GroupStyle {
+        std::optional<Shared<Region>> clip = {}; ///< the only pixels that they paint; all of them if left out
+
+        /// Drawn apart, onto a transparent picture, and then laid over what is there in this way. If left
+        /// out, each is painted onto what is there.
+        std::optional<Blending> layer = {};
+    };
+
+    /// The items of another drawing.
+    struct Group {
+        Shared<Drawing> drawing;
+        GroupStyle style;
+    };
+
+    using Item = std::variant<StyledShape, Picture, Print, Group>;
 
     /// Adds a shape with a fill. @throws ArgumentError if a value of the shape or a style is outside its
     /// range, as draw(); likewise below.
@@ -78,13 +94,21 @@ class Drawing {
     /// Adds a stencil, which copies of the drawing share. @throws ArgumentError as draw().
     void add(Stencil stencil, const Paint& paint, const Blending& blending = {});
 
+    /// Adds a drawing as one item, which copies of this one share. Groups may lie within each other.
+    /// @throws ArgumentError if they do so more than deepest_groups times.
+    void add(Shared<Drawing> group, const GroupStyle& style);
+    static constexpr int deepest_groups = 64;
+
     [[nodiscard]] const std::deque<Item>& items() const { return items_; }
 
   private:
     std::deque<Item> items_; ///< which grows without moving what is there
+    int groups_deep_ = 0;    ///< how often groups lie within each other
 };
 
-/// Paints all items of a drawing in order, as single calls of draw() and overlay() would.
+/// Paints all items of a drawing in order, as single calls of draw() and overlay() would. A layer meanwhile
+/// takes memory for what of its clip the view shows, in straight alpha of the view's depth; only address
+/// space for the rows above.
 /// @throws ArgumentError if a blend mode does not fit the view's format; nothing is painted then.
 void draw(const ImageView& view, const Drawing& drawing);
 

@@ -119,4 +119,78 @@ TEST(Drawing, OwnsTheMasksOfItsPictures) {
     EXPECT_EQ(image.pixel({2, 1}), Colour(0, 0, 0));
 }
 
+namespace {
+
+Drawing lights() {
+    Drawing result;
+    result.add(Circle{{14, 12}, 9}, Fill{colour("#ffd70080")}, Stroke{colour("white"), 2});
+    result.add(Box{10, 8, 25, 14}, Fill{Colour(40, 90, 200), {}, {}, {BlendMode::multiply}});
+    return result;
+}
+
+} // namespace
+
+TEST(Drawing, AClippedGroupPaintsJustItsRegionAsItsItemsWould) {
+    const Region clip = region(Circle{{18, 15}, 11}) - region(Box{15, 10, 6, 20});
+    Drawing clipped;
+    clipped.add(Shared<Drawing>(lights()), {.clip = Shared<Region>(clip)});
+    Image whole({40, 30}, PixelFormat::rgb8, colour("teal"));
+    Image unclipped = whole;
+    const Image before = whole;
+    draw(whole, clipped);
+    draw(unclipped, lights());
+    for (int i = 0; i < 40 * 30; ++i) {
+        const Point at{i % 40, i / 40};
+        ASSERT_EQ(whole.pixel(at), (clip.contains(at) ? unclipped : before).pixel(at)) << at.x << "," << at.y;
+    }
+}
+
+TEST(Drawing, ALayerIsAPictureLaidOverWhatIsThere) {
+    const Blending laid{BlendMode::screen, 150};
+    const Region clip = region(Circle{{18, 15}, 11});
+    for (const PixelFormat format : {PixelFormat::rgb8, PixelFormat::rgba16, PixelFormat::rgba32f}) {
+        for (const bool is_clipped : {false, true}) {
+            Drawing drawing;
+            Drawing::GroupStyle style{.layer = laid};
+            if (is_clipped) style.clip = Shared<Region>(clip);
+            drawing.add(Shared<Drawing>(lights()), style);
+
+            const PixelFormat apart = format == PixelFormat::rgb8 ? PixelFormat::rgba8 : format;
+            Image layer({40, 30}, apart, Colour(0, 0, 0, 0));
+            draw(layer, lights());
+            if (is_clipped)
+                for (int i = 0; i < 40 * 30; ++i)
+                    if (!clip.contains({i % 40, i / 40}))
+                        layer.set_pixel({i % 40, i / 40}, Colour(0, 0, 0, 0));
+            Image expected({40, 30}, format, colour("teal"));
+            Image found = expected;
+            Image banded = expected;
+            overlay(expected, layer, {}, {.blending = laid});
+            draw(found, drawing);
+            for (int y = 0; y < 30; y += 7) draw(banded.view().clipped({0, y, 40, 7}), drawing);
+            EXPECT_TRUE(same(found, expected));
+            EXPECT_TRUE(same(banded, expected));
+        }
+    }
+}
+
+TEST(Drawing, GroupsLieWithinEachOtherSoOften) {
+    Drawing drawing = lights();
+    for (int i = 0; i < Drawing::deepest_groups; ++i) {
+        Drawing outer;
+        outer.add(Shared<Drawing>(drawing), {.layer = Blending{}});
+        drawing = outer;
+    }
+    Image image({40, 30}, PixelFormat::rgba8);
+    Image plain = image;
+    draw(image, drawing);
+    Drawing once;
+    once.add(Shared<Drawing>(lights()), {.layer = Blending{}});
+    draw(plain, once);
+    EXPECT_TRUE(same(image, plain));
+    Drawing outer;
+    expect_errors<ArgumentError>({{[&] { outer.add(drawing, Drawing::GroupStyle()); },
+                                "groups of a drawing lie within each other more than 64 times"}});
+}
+
 } // namespace coldbrick::test

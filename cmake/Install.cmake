@@ -16,5 +16,6 @@ if(COLDBRICK_TOOL)
 endif()
 
 write_basic_package_version_file(${PROJECT_BINARY_DIR}/coldbrick-config-version.cmake COMPATIBILITY SameMinorVersion)
-install(FILES ${PROJECT_SOURCE_DIR}/cmake/coldbrick-config.cmake ${PROJECT_SOURCE_DIR}/cmake/FindWebP.cmake
+install(FILES ${PROJECT_SOURCE_DIR}/cmake/coldbrick-config.cmake ${PROJECT_SOURCE_DIR}/cmake/FindCsv.cmake
+    ${PROJECT_SOURCE_DIR}/cmake/FindWebP.cmake
     ${PROJECT_BINARY_DIR}/coldbrick-config-version.cmake DESTINATION ${package_folder})

@@ -31,7 +31,7 @@ const std::map<std::string, std::set<std::string>> allowed{
     {"files", {"base", "geometry", "paint", "image", "files"}},
     {"text", {"base", "geometry", "raster", "paint", "image", "drawing", "text"}},
     {"fonts", {"base", "geometry", "text", "fonts"}},
-    {"sheet", {"base", "geometry", "paint", "image", "drawing", "text", "sheet"}},
+    {"sheet", {"base", "geometry", "raster", "paint", "image", "drawing", "text", "sheet"}},
 };
 
 /// The layer that each public header belongs to.

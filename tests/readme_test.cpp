@@ -2,8 +2,10 @@
 // pictures.
 
 #include "support/files.hpp"
+#include "support/sample_image.hpp"
 
 #include <coldbrick/colour_text.hpp>
+#include <coldbrick/files.hpp>
 #include <coldbrick/reel.hpp>
 #include <coldbrick/sheet.hpp>
 
@@ -66,6 +68,37 @@ TEST(Manual, PicturesAreThoseThatTheirSheetsDraw) {
     expect_same(docs / "gallery.brick", " draw ");
     for (const auto& entry : std::filesystem::directory_iterator(docs / "rules"))
         if (entry.path().extension() == ".brick") expect_same(entry.path(), " graph --zoom 12 ");
+}
+
+TEST(Manual, SheetsDrawTheirPicturesAndAreTidy) {
+    const std::filesystem::path docs = std::filesystem::path(COLDBRICK_SOURCE_FOLDER) / "docs";
+    const std::string manual = read_file(docs / "sheets.md");
+    const std::regex example("```brick\\n([^`]*)```\\n\\n!\\[[^\\]]*\\]\\((sheets/\\w+\\.png)\\)");
+    const auto load_image = [&](const std::string& file, std::size_t) {
+        return load(docs / "sheets" / file);
+    };
+    const auto load_text = [&](const std::string& file, std::size_t) {
+        return read_file(docs / "sheets" / file);
+    };
+    const SheetReading reading{.load_image = load_image, .load_text = load_text, .warns = true};
+    int sheets = 0;
+    for (std::sregex_iterator match(manual.begin(), manual.end(), example), end; match != end;
+         ++match, ++sheets) {
+        const std::string text = (*match)[1];
+        const std::string picture = (*match)[2];
+        const Sheet sheet = read_sheet(text, picture, reading);
+        EXPECT_TRUE(sheet.warnings.empty()) << picture << ": " << sheet.warnings.front().message;
+        const Image drawn = sheet.render(PixelFormat::rgb8);
+        EXPECT_EQ(bytes_of(drawn), bytes_of(load(docs / picture)))
+            << picture << " is out of date: scripts/pictures draws it again";
+        const std::string tidied = tidied_sheet(text, picture);
+        EXPECT_EQ(tidied_sheet(tidied, picture), tidied) << picture;
+        EXPECT_EQ(bytes_of(read_sheet(tidied, picture, reading).render(PixelFormat::rgb8)), bytes_of(drawn));
+    }
+    EXPECT_GE(sheets, 14);
+    int fences = 0;
+    for (std::size_t at = 0; (at = manual.find("```brick", at)) != std::string::npos; ++at) ++fences;
+    EXPECT_EQ(fences, sheets) << "each example has its picture";
 }
 
 TEST(Manual, PicturesOfCoveragesAreThoseOfTheExample) {

@@ -67,6 +67,7 @@ void check(const ColoursArguments&) {}
 void check(const FacesArguments& arguments) {
     if (!arguments.output.path.empty()) check_output(arguments.output);
 }
+void check(const TidyArguments&) {}
 void check(const DemoArguments&) {}
 
 /// Adds a command that runs with the arguments that its options have filled.
@@ -97,6 +98,9 @@ void add_sheet(CLI::App& command, SheetArguments& arguments) {
         ->type_name("NAME=VALUE")
         ->allow_extra_args(false)
         ->check(CLI::Validator(check_setting, "", "setting"));
+    command.add_flag("--leave-folder", arguments.leaves_folder,
+                     "Let the sheet include files outside of its folder");
+    command.add_flag("--warnings", arguments.warns, "Tell what is not wrong, but most likely not meant");
 }
 
 void add_frame(CLI::App& command, std::int32_t& frame) {
@@ -285,6 +289,11 @@ void add_faces_options(CLI::App& command, FacesArguments& arguments) {
     command.add_flag("--json", arguments.json, "Print an array of objects in JSON")->excludes(output);
 }
 
+void add_tidy_options(CLI::App& command, TidyArguments& arguments) {
+    command.add_option("SHEET", arguments.path, "The sheet to read")->required();
+    command.add_flag("--replace", arguments.replace, "Write the sheet back instead of printing it");
+}
+
 void add_demo_options(CLI::App& command, DemoArguments& arguments) {
     command.add_option("FOLDER", arguments.folder, "Where to write; made if it is missing")
         ->capture_default_str();
@@ -304,6 +313,7 @@ void add_commands(CLI::App& tool) {
     add_command(tool, "colours", "List a palette's colours as text, which --palette of other commands reads",
                 list_colours, add_colours_options);
     add_command(tool, "faces", "List type faces, or draw what they look like", list_faces, add_faces_options);
+    add_command(tool, "tidy", "Print a sheet in its standard layout", tidy, add_tidy_options);
     add_command(tool, "demo", "Write the sample sheets and draw them", write_demo, add_demo_options);
 }
 

@@ -28,6 +28,13 @@ struct DrawArguments {
 };
 void draw(const DrawArguments& arguments);
 
+/// Prints a sheet in its standard layout, or writes it back.
+struct TidyArguments {
+    std::string path; ///< `-` for standard input
+    bool replace = false;
+};
+void tidy(const TidyArguments& arguments);
+
 /// A sheet becomes a magnified image file with a grid between the pixels.
 struct GraphArguments {
     SheetArguments sheet;

@@ -38,6 +38,9 @@ struct Outputs {
 };
 constexpr Outputs unusual_outputs[] = {{"tarn_haven_camera.brick", ".jpg"}, {"tarn_haven_night.brick", ""}};
 
+/// What other sheets include, and is no picture by itself.
+constexpr std::string_view shared_sheet = "tarn_haven_marks.brick";
+
 std::vector<std::byte> bytes_of(std::string_view text) {
     const auto bytes = std::as_bytes(std::span(text));
     return {bytes.begin(), bytes.end()};
@@ -53,16 +56,24 @@ auto images_among(const std::vector<Output>& made) {
     };
 }
 
+constexpr auto text_of_sample = [](const std::string& file, std::size_t) {
+    const auto samples_there = samples();
+    const auto found = std::ranges::find(samples_there, file, &Sample::name);
+    if (found == samples_there.end()) throw cb::FileError(fmt::format("the demo has no file {}", file));
+    return std::string(found->text);
+};
+
 /// The frames of a sheet as a reel of each type.
 void add_reels(const Sample& sample, const fs::path& path, std::vector<Output>& made) {
     const auto images = images_among(made);
-    const auto read = [&](std::int32_t frame) {
-        return cb::read_sheet(sample.text, path.string(), {.load_image = images, .frame = frame});
+    const auto reading = [&](std::int32_t frame) -> cb::SheetReading {
+        return {.load_image = images, .load_text = text_of_sample, .frame = frame};
     };
-    const cb::Sheet first = read(0);
+    const cb::Sheet first = cb::read_sheet(sample.text, path.string(), reading(0));
     std::vector<cb::Image> frames;
     frames.reserve(static_cast<std::size_t>(first.frames));
-    for (std::int32_t i = 0; i < first.frames; ++i) frames.push_back(read(i).render(cb::PixelFormat::rgb8));
+    for (std::int32_t i = 0; i < first.frames; ++i) 
+        frames.push_back(first.again(reading(i)).render(cb::PixelFormat::rgb8));
     const auto frame = [&](std::int32_t i) { return frames[static_cast<std::size_t>(i)]; };
     for (const auto& [type, extension] :
          {std::pair{cb::ReelType::png, ".png"}, {cb::ReelType::gif, ".gif"}}) {
@@ -79,6 +90,7 @@ std::vector<Output> drawn_samples(const fs::path& folder) {
     for (const Sample& sample : samples()) {
         const fs::path path = folder / sample.name;
         made.push_back({path, bytes_of(sample.text), ""});
+        if (path.extension() != ".brick" || sample.name == shared_sheet) continue;
         const auto* const unusual = std::ranges::find(unusual_outputs, sample.name, &Outputs::sheet);
         const std::string extension(unusual == std::end(unusual_outputs) ? ".png" : unusual->picture);
         if (extension.empty()) {
@@ -86,7 +98,7 @@ std::vector<Output> drawn_samples(const fs::path& folder) {
             continue;
         }
         const auto images = images_among(made);
-        const cb::Sheet sheet = cb::read_sheet(sample.text, path.string(), {.load_image = images});
+        const cb::Sheet sheet = cb::read_sheet(sample.text, path.string(), {.load_image = images, .load_text = text_of_sample});
         const fs::path picture = fs::path(path).replace_extension(extension);
         const cb::FileType type = cb::file_type(picture);
         made.push_back({picture, cb::encode(sheet.render(format_for(sheet, type)), type), path.string()});

@@ -1,12 +1,12 @@
 /// @file
-/// The sheets that come with the tool.
+/// The sheets that come with the tool, and the files that they take data from.
 #pragma once
 
 #include <span>
 #include <string_view>
 
 struct Sample {
-    std::string_view name; ///< the sheet's file name
+    std::string_view name; ///< the file's name
     std::string_view text;
 };
 

@@ -3,7 +3,9 @@
 #include "faces.hpp"
 #include "text_file.hpp"
 
-#include <algorithm>
+#include <fmt/format.h>
+
+#include <cstdio>
 
 namespace cb = coldbrick;
 
@@ -13,17 +15,9 @@ cb::PixelFormat format_for(const cb::Sheet& sheet, cb::FileType type) {
     return gray ? cb::PixelFormat::gray8 : cb::PixelFormat::rgb8;
 }
 
-namespace {
-
-std::size_t bytes_of(const cb::Image& image) {
-    return static_cast<std::size_t>(image.view().row_stride_bytes()) *
-           static_cast<std::size_t>(image.height());
-}
-
-} // namespace
-
 SheetFile::SheetFile(const SheetArguments& arguments)
-    : path_(arguments.path), text_(read_text(arguments.path)) {
+    : path_(arguments.path), text_(read_text(arguments.path)), leaves_folder_(arguments.leaves_folder),
+      warns_(arguments.warns) {
     for (const std::string& text : arguments.settings) {
         const std::size_t sign = text.find('=');
         settings_.push_back({text.substr(0, sign), text.substr(sign + 1)});
@@ -31,23 +25,22 @@ SheetFile::SheetFile(const SheetArguments& arguments)
 }
 
 cb::Sheet SheetFile::read(std::int32_t frame) const {
-    const auto load_image = [this](const std::string& file, std::size_t most_bytes) {
-        auto found = images_.find(file);
-        if (found == images_.end() || bytes_of(found->second) > most_bytes) // which is refused once more
-            found = images_
-                        .insert_or_assign(
-                            file, cb::load(path_.parent_path() / file, {.limits = {.bytes = most_bytes}}))
-                        .first;
-        return found->second;
+    const std::filesystem::path folder = path_.parent_path();
+    const auto load_image = [&](const std::string& file, std::size_t most_bytes) {
+        return cb::load(folder / file, {.limits = {.bytes = most_bytes}});
     };
-    const auto load_face = [this](const cb::WantedFace& wanted) { return face(wanted); };
-    return cb::read_sheet(
-        text_, path_.string(),
-        {.settings = settings_, .load_image = load_image, .load_face = load_face, .frame = frame});
-}
-
-cb::Face SheetFile::face(const cb::WantedFace& wanted) const {
-    const auto found = std::ranges::find(faces_, wanted, &std::pair<cb::WantedFace, cb::Face>::first);
-    if (found != faces_.end()) return found->second;
-    return faces_.emplace_back(wanted, face_named(wanted, path_.parent_path())).second;
+    const auto load_face = [&](const cb::WantedFace& wanted) { return face_named(wanted, folder); };
+    const auto load_text = [&](const std::string& file, std::size_t) { return read_text(folder / file); };
+    const cb::SheetReading reading{.settings = settings_,
+                                   .load_image = load_image,
+                                   .load_face = load_face,
+                                   .load_text = load_text,
+                                   .leaves_folder = leaves_folder_,
+                                   .warns = warns_ && !sheet_,
+                                   .frame = frame};
+    cb::Sheet result = sheet_ ? sheet_->again(reading) : cb::read_sheet(text_, path_.string(), reading);
+    for (const cb::SheetWarning& warning : result.warnings)
+        fmt::print(stderr, "{}: warning: {}\n", warning.place, warning.message);
+    if (!sheet_) sheet_ = result;
+    return result;
 }

@@ -7,37 +7,38 @@
 
 #include <cstdint>
 #include <filesystem>
-#include <map>
+#include <optional>
 #include <string>
-#include <utility>
 #include <vector>
 
 /// The arguments of every command that reads a sheet.
 struct SheetArguments {
     std::string path;                  ///< `-` for standard input
     std::vector<std::string> settings; ///< NAME=VALUE each
+    bool leaves_folder = false;        ///< whether it may include files outside of its folder
+    bool warns = false;                ///< whether warnings go to standard error
 };
 
 /// The format that a picture of the sheet takes in a file of this type: alpha only where the ground is
 /// see-through, gray only in files that hold nothing else.
 coldbrick::PixelFormat format_for(const coldbrick::Sheet& sheet, coldbrick::FileType type);
 
-/// A sheet's text, of which any frame can be read. The files of its images and faces count from the sheet's
-/// own folder, and each is read once.
+/// A sheet, of which any frame can be worked out. Its files count from the sheet's own folder, and each is
+/// read once.
 class SheetFile {
   public:
     /// @throws coldbrick::Error if the file cannot be read.
     explicit SheetFile(const SheetArguments& arguments);
 
+    /// Prints the warnings of the first frame that is read, if they are asked for.
     /// @throws coldbrick::Error if the sheet has a fault or has no such frame.
     [[nodiscard]] coldbrick::Sheet read(std::int32_t frame) const;
 
   private:
-    [[nodiscard]] coldbrick::Face face(const coldbrick::WantedFace& wanted) const;
-
     std::filesystem::path path_;
     std::string text_;
     std::vector<coldbrick::Setting> settings_;
-    mutable std::map<std::string, coldbrick::Image> images_; ///< by their names in the sheet
-    mutable std::vector<std::pair<coldbrick::WantedFace, coldbrick::Face>> faces_;
+    bool leaves_folder_;
+    bool warns_;
+    mutable std::optional<coldbrick::Sheet> sheet_; ///< as it was worked out last
 };

@@ -14,6 +14,7 @@
 #include <coldbrick/stencil.hpp>
 #include <coldbrick/stroke.hpp>
 
+#include <cstdint>  // tags
 #include <deque>    // the list
 #include <optional> // a shape may have a fill, a stroke or both
 #include <variant>  // items are shapes, pictures, stencils or groups
@@ -101,9 +102,20 @@ class Drawing {
 
     [[nodiscard]] const std::deque<Item>& items() const { return items_; }
 
+    /// What the items that are added from now on are marked with, such as the number of the line that they
+    /// come from; 0 at first. Drawing them makes no use of it.
+    void set_tag(std::uint32_t tag) { tag_ = tag; }
+
+    /// The tags of the items, in their order.
+    [[nodiscard]] const std::deque<std::uint32_t>& tags() const { return tags_; }
+
   private:
+    void append(Item item);
+
     std::deque<Item> items_; ///< which grows without moving what is there
-    int groups_deep_ = 0;    ///< how often groups lie within each other
+    std::deque<std::uint32_t> tags_;
+    std::uint32_t tag_ = 0;
+    int groups_deep_ = 0; ///< how often groups lie within each other
 };
 
 /// Paints all items of a drawing in order, as single calls of draw() and overlay() would. A layer meanwhile

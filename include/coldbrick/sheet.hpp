@@ -13,6 +13,8 @@
 
 #include <cstddef>     // limits of bytes
 #include <cstdint>     // numbers of frames
+#include <memory>      // what has been read
+#include <optional>    // ranges
 #include <span>        // settings
 #include <string>      // settings own their text
 #include <string_view> // a sheet's text
@@ -20,24 +22,14 @@
 
 namespace [[gnu::visibility("default")]] coldbrick {
 
+namespace sheet {
+struct Program;
+}
+
 /// A value that replaces the one that a sheet's `let` gives to a name.
 struct Setting {
     std::string name;
     std::string value; ///< an expression in the sheet's own notation: `20`, `(3, 4)`, `gold`
-};
-
-/// A drawing with the size and ground that its text gives it. docs/sheets.md describes the notation.
-struct Sheet {
-    Size size;
-    Colour ground;
-    Drawing drawing;
-    std::int32_t frames = 1; ///< how many the sheet has; which one this is, its reader chose
-    FrameRate rate = {};
-    std::string place = {}; ///< file:line:column of the statement that gives the size, for messages
-
-    /// The sheet drawn: an image of its size, cleared to its ground, with the drawing on it.
-    /// @throws SheetError if there is not enough memory for the image, else as draw().
-    [[nodiscard]] Image render(PixelFormat format = PixelFormat::rgba8) const;
 };
 
 /// A face that a sheet names, other than the built-in ones.
@@ -48,6 +40,16 @@ struct WantedFace {
     std::vector<FontAxis> axes = {}; ///< of variable fonts, besides the weight's
 
     friend bool operator==(const WantedFace&, const WantedFace&) = default;
+};
+
+/// What bounds the work that a sheet makes. Beyond, reading it ends with SheetError.
+struct SheetLimits {
+    std::size_t steps = 20'000'000; ///< statements that are carried out, and values of lists that are made
+    std::size_t items = 10'000'000; ///< of its drawing
+    int depth = 200;                ///< of motifs that place each other
+    std::int64_t pixels = std::int64_t{1} << 32;   ///< of its picture
+    int files = 1000;                              ///< that it includes or takes data from
+    std::size_t text_bytes = std::size_t{1} << 28; ///< of each of them
 };
 
 /// What reading a sheet takes beside its text. The functions are called while it is read, not later; they
@@ -67,17 +69,89 @@ struct SheetReading {
     /// the built-in ones only.
     FunctionRef<Face(const WantedFace& face)> load_face = {};
 
+    /// What opens the files of `include` and `data` statements; without it, they are faults.
+    /// @param file relative to the sheet's own folder
+    /// @param most_bytes what the text may take
+    FunctionRef<std::string(const std::string& file, std::size_t most_bytes)> load_text = {};
+
+    /// Whether those files may lie outside of the sheet's folder.
+    bool leaves_folder = false;
+
+    /// What bounds the work.
+    SheetLimits limits = {};
+
+    /// Whether to look for what is not wrong, but most likely not meant.
+    bool warns = false;
+
     /// Which of its frames, from 0 on; those of a sheet differ by what it makes of `frame` and `time`.
     std::int32_t frame = 0;
+};
+
+/// A value of a sheet that may be set, as `let` gives it outside of all blocks.
+struct SheetParameter {
+    enum class Kind : std::uint8_t { number, truth, point, colour, text, other };
+    std::string name;
+    Kind kind;
+    std::string value; ///< that it has, as a sheet would write it; nothing for other kinds
+    std::string place; ///< file:line:column of its name
+
+    /// Of what the sheet says that the number may be, `let r = 15 from 1 to 40 by 0.5`.
+    struct Range {
+        double low;
+        double high;
+        double step; ///< 0 if it says none
+    };
+    std::optional<Range> range = {};
+};
+
+/// What is not wrong in a sheet, but most likely not meant.
+struct SheetWarning {
+    std::string place; ///< file:line:column
+    std::string message;
+};
+
+/// A drawing with the size and ground that its text gives it. docs/sheets.md describes the notation.
+struct Sheet {
+    Size size;
+    Colour ground;
+    Drawing drawing;         ///< each item's tag is the number of its statement
+    std::int32_t frames = 1; ///< how many the sheet has; which one this is, its reader chose
+    FrameRate rate = {};
+    std::string place = {}; ///< file:line:column of the statement that gives the size, for messages
+    std::vector<SheetParameter> parameters = {}; ///< in the order of the text
+    std::vector<SheetWarning> warnings = {};     ///< names that nothing uses, shapes wholly outside
+
+    /// The sheet drawn: an image of its size, cleared to its ground, with the drawing on it.
+    /// @throws SheetError if there is not enough memory for the image, else as draw().
+    [[nodiscard]] Image render(PixelFormat format = PixelFormat::rgba8) const;
+
+    /// The same text carried out with other settings or another frame, without being read again. Its images,
+    /// data and faces are those that were loaded before, if they were.
+    /// @throws SheetError as read_sheet(). One thread at a time may do so, also of copies of the sheet.
+    [[nodiscard]] Sheet again(const SheetReading& reading) const;
+
+    /// file:line:column of the statement with a tag. @throws ArgumentError if there is none.
+    [[nodiscard]] std::string place_of(std::uint32_t tag) const;
+
+    /// What has been read. Of a sheet that was not, null.
+    std::shared_ptr<const sheet::Program> program = nullptr;
 };
 
 /// Understands and carries out a sheet's text.
 /// @param text the sheet, in UTF-8.
 /// @param name what error messages call it: its file name.
-/// @throws SheetError at the first fault, with file:line:column, the line and a caret under the fault.
+/// @throws SheetError at faults, up to 20 of them, each with file:line:column, the line and a caret under the
+/// fault; of one in a motif, also where it is placed.
 ///
-/// Time and memory follow the statements: about 300 bytes each.
+/// Time and memory follow the statements that are carried out: about 1 us and 300 bytes for each shape, and
+/// as many bytes once more for each that is written.
 [[nodiscard]] Sheet read_sheet(std::string_view text, std::string_view name,
                                const SheetReading& reading = {});
+
+/// The sheet's text in its standard layout: blocks indented by two blanks and lines that go on by four, one
+/// blank between words, no more than one empty line. Comments and ends of lines stay where they are. Doing so
+/// twice is doing it once, and what is drawn stays the same.
+/// @throws SheetError at a character that no word begins with.
+[[nodiscard]] std::string tidied_sheet(std::string_view text, std::string_view name);
 
 } // namespace coldbrick

@@ -163,6 +163,16 @@ void draw_items(const ImageView& view, const Drawing& drawing) {
 
 } // namespace
 
+void Drawing::append(Item item) {
+    tags_.push_back(tag_);
+    try {
+        items_.push_back(std::move(item));
+    } catch (...) {
+        tags_.pop_back();
+        throw;
+    }
+}
+
 void Drawing::add(StyledShape item) {
     if (!item.fill && !item.stroke) throw ArgumentError("a shape of a drawing has neither fill nor stroke");
     const auto check_one = [&item](const auto& shape) {
@@ -170,7 +180,7 @@ void Drawing::add(StyledShape item) {
         if (item.stroke) image::check_styled(shape, *item.stroke);
     };
     std::visit(check_one, item.shape);
-    items_.emplace_back(std::move(item));
+    append(std::move(item));
 }
 
 void Drawing::add(Shared<Image> image, Point at, const Overlay& options) {
@@ -178,12 +188,12 @@ void Drawing::add(Shared<Image> image, Point at, const Overlay& options) {
     Picture picture{std::move(image), at, options, std::nullopt};
     if (options.mask != nullptr) picture.mask = Shared<Bitmap>(*options.mask);
     picture.options.mask = nullptr;
-    items_.emplace_back(std::move(picture));
+    append(std::move(picture));
 }
 
 void Drawing::add(Stencil stencil, const Paint& paint, const Blending& blending) {
     image::check(stencil);
-    items_.emplace_back(Print{std::move(stencil), paint, blending});
+    append(Print{std::move(stencil), paint, blending});
 }
 
 void Drawing::add(Shared<Drawing> group, const GroupStyle& style) {
@@ -191,7 +201,7 @@ void Drawing::add(Shared<Drawing> group, const GroupStyle& style) {
         throw ArgumentError(
             fmt::format("groups of a drawing lie within each other more than {} times", deepest_groups));
     groups_deep_ = std::max(groups_deep_, group->groups_deep_ + 1);
-    items_.emplace_back(Group{std::move(group), style});
+    append(Group{std::move(group), style});
 }
 
 void draw(const ImageView& view, const Drawing& drawing) {

@@ -5,6 +5,7 @@
 #include "sheet/syntax.hpp"
 #include "sheet/token_cursor.hpp"
 
+#include <cstdint>
 #include <utility>
 #include <vector>
 
@@ -12,10 +13,16 @@ namespace coldbrick::sheet {
 
 class ExpressionParser {
   public:
-    /// @param cursor outlives the parser
-    explicit ExpressionParser(TokenCursor& cursor) : cursor_(cursor) {}
+    /// @param cursor,names outlive the parser
+    ExpressionParser(TokenCursor& cursor, Scopes& names) : cursor_(cursor), names_(names) {}
 
-    /// Sums: the operations that bind least.
+    /// Counts calls anew.
+    void begin_statement() {
+        calls_ = 0;
+        depth_ = operations_ = 0;
+    }
+
+    /// Any value.
     ExpressionPtr expression();
 
     /// An operand that stands alone, outside of sums and products.
@@ -24,8 +31,11 @@ class ExpressionParser {
     /// One or more, with commas between them.
     std::vector<ExpressionPtr> list();
 
-    /// WIDTH x HEIGHT, into the two.
-    void width_and_height(ExpressionPtr& width, ExpressionPtr& height);
+    /// WIDTH x HEIGHT.
+    SizeWords width_and_height();
+
+    /// WIDTH x HEIGHT, or a value that is both.
+    SizeWords size();
 
     /// The value after a word that may be left out; null if it is.
     ExpressionPtr after(Word word) { return cursor_.take(word) ? expression() : nullptr; }
@@ -33,16 +43,28 @@ class ExpressionParser {
   private:
     template <class Form>
     ExpressionPtr make(const Location& location, Form form);
+    ExpressionPtr alternative();
+    ExpressionPtr disjunction();
+    ExpressionPtr conjunction();
+    ExpressionPtr negation();
+    ExpressionPtr comparison();
+    ExpressionPtr sum();
     ExpressionPtr product();
     ExpressionPtr signed_operand();
     ExpressionPtr operand();
     ExpressionPtr bare_operand();
+    ExpressionPtr name();
     ExpressionPtr call();
     ExpressionPtr parenthesised();
+    ExpressionPtr point(const Location& location, ExpressionPtr x, ExpressionPtr y);
+    ExpressionPtr bracketed();
+    [[noreturn]] void fail_unknown(const Token& name) const;
 
     TokenCursor& cursor_;
-    int depth_ = 0;      ///< of expressions within each other
-    int operations_ = 0; ///< in the outermost expression so far
+    Scopes& names_;
+    std::uint32_t calls_ = 0; ///< in the statement so far
+    int depth_ = 0;           ///< of expressions within each other
+    int operations_ = 0;      ///< in the outermost expression so far
 };
 
 /// The expression that the whole source is. @throws SheetError at the first fault.

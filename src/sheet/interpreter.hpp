@@ -2,56 +2,91 @@
 /// Carries the statements of a sheet out.
 #pragma once
 
-#include "sheet/source.hpp"
+#include "sheet/context.hpp"
+#include "sheet/faults.hpp"
+#include "sheet/loaded_files.hpp"
+#include "sheet/program.hpp"
 #include "sheet/syntax.hpp"
-#include "sheet/value.hpp"
 
+#include <coldbrick/drawing.hpp>
 #include <coldbrick/sheet.hpp>
 
-#include <cstddef>
+#include <cstdint>
 #include <map>
+#include <memory>
 #include <string>
 
 namespace coldbrick::sheet {
 
 class Interpreter {
   public:
-    /// @param reading outlives the interpreter
-    /// @throws SheetError if a setting's value is no expression.
-    explicit Interpreter(const SheetReading& reading);
+    /// @param program,reading outlive the interpreter
+    Interpreter(const Program& program, const SheetReading& reading, LoadedFiles& kept);
 
-    /// @throws SheetError at the first fault.
-    Sheet run(const Source& source);
+    /// The sheet but for its program. @throws SheetError with all faults, up to a number.
+    Sheet run();
 
   private:
+    void run_apart(const Statement& statement);
+    void carry_out(const Statement& statement);
+    void carry_out_block(const Block& block);
+    template <class Work>
+    void in_chance_of(std::uint64_t number, const Work& work);
+
+    // A statement of each kind.
+    template <class Form>
+    void carry_out(const Location& location, const std::unique_ptr<Form>& statement) {
+        carry_out(location, *statement);
+    }
     void carry_out(const Location& location, const SheetStatement& statement);
     void carry_out(const Location& location, const FramesStatement& statement);
     void carry_out(const Location& location, const LetStatement& statement);
     void carry_out(const Location& location, const PaletteStatement& statement);
+    void carry_out(const Location& location, const StyleStatement& statement);
     void carry_out(const Location& location, const ImageStatement& statement);
     void carry_out(const Location& location, const ShapeStatement& statement);
     void carry_out(const Location& location, const TextStatement& statement);
+    void carry_out(const Location& location, const IfStatement& statement);
+    void carry_out(const Location& location, const RepeatStatement& statement);
+    void carry_out(const Location& location, const PlaceStatement& statement);
+    void carry_out(const Location& location, const LayerStatement& statement);
+    void carry_out(const Location& location, const ClipStatement& statement);
+    void carry_out(const Location& location, const DataStatement& statement);
 
-    [[nodiscard]] Image loaded(const ImageStatement& statement) const;
-    [[nodiscard]] Face face_of(const FaceWords& words, const FaceWords::Name& name) const;
+    [[nodiscard]] Shape placed_shape(const ShapeStatement& statement, bool exact);
+    [[nodiscard]] Region clip_of(const ClipStatement& statement) const;
+    void repeat_in_list(const Location& location, const RepeatStatement& statement);
+    void repeat_in_range(const RepeatStatement& statement);
+    void repeat_once(const RepeatStatement& statement, std::uint64_t number, Value value);
+    void place_at(const Location& location, const PlaceStatement& statement, const Placing& placing,
+                  const std::vector<Value>& arguments);
+    void give_name(const NameGiven& name, const Box& bounds, std::optional<Shape> shape);
+    void draw_group(const Block& block, const Drawing::GroupStyle& style);
+    template <class... Item>
+    void add(const Location& location, Item&&... item);
+
     [[nodiscard]] int quarters(const ExpressionPtr& turn) const;
-    void check_is_new(const std::string& name, const Location& location) const;
     void check_has_size(const Location& location) const;
-
+    void note_parameter(const LetStatement& statement, const Value& value);
+    void warn(const Location& location, std::string message);
+    void warn_if_outside(const Location& location, const Box& bounds);
     [[nodiscard]] FrameRate rate_of(const Expression& expression) const;
-    void check_frame(const Source& source) const;
+    void check_frame();
+    void check_settings();
 
-    /// A setting that no `let` takes up is most likely misspelt.
-    void check_settings(const Source& source) const;
-
-    std::map<std::string, Value, std::less<>> settings_;
-    Definitions names_;
+    const Program& program_;
     const SheetReading& reading_;
-    std::size_t image_bytes_left_; ///< of what all images may take
-    Edges edges_ = Edges::crisp;   ///< where styles do not tell
-    bool has_size_ = false;
-    bool has_frames_ = false;
+    FileLoader files_;
+    Context context_;
+    Faults faults_;
+    std::map<std::string, Value, std::less<>> settings_;
     Sheet result_{};
+    Drawing* drawing_ = &result_.drawing; ///< what is drawn into: the sheet's, or a group's
+    std::uint64_t chance_ = 0;            ///< of the block
+    std::uint32_t tag_ = 0;               ///< of the statement
+    std::size_t items_ = 0;
+    int depth_ = 0;              ///< of motifs
+    Edges edges_ = Edges::crisp; ///< where styles do not tell
 };
 
 } // namespace coldbrick::sheet

@@ -1,5 +1,7 @@
 #include "sheet/shape_values.hpp"
 
+#include "sheet/evaluator.hpp"
+
 #include <coldbrick/path_text.hpp>
 #include <coldbrick/regular_polygon.hpp>
 #include <coldbrick/transform.hpp>
@@ -17,13 +19,13 @@ namespace {
 
 /// Works shapes out, one function a form.
 struct ShapeMaker {
-    const Definitions& names;
+    const Context& context;
     bool exact;
 
     Shape operator()(const DotsForm& form) const { return Dots{points(form.points)}; }
 
     Shape operator()(const LineForm& form) const {
-        return Line{pixel(*form.from, names), pixel(*form.to, names)};
+        return Line{pixel(*form.from, context), pixel(*form.to, context)};
     }
 
     /// Lines between pixels where they are all there is.
@@ -43,7 +45,7 @@ struct ShapeMaker {
         return at_place(form.location, [&] {
             Path path = read_path(form.text);
             if (!form.at) return path;
-            const Position at = position(*form.at, names);
+            const Position at = moved_position(*form.at, context);
             return path.transformed(Transform::move(at.x, at.y));
         });
     }
@@ -55,7 +57,7 @@ struct ShapeMaker {
     }
 
     Shape operator()(const CircleForm& form) const {
-        return Circle{pixel(*form.centre, names), radius(*form.radius)};
+        return Circle{pixel(*form.centre, context), radius(*form.radius)};
     }
 
     Shape operator()(const EllipseForm& form) const { return oval(form.oval); }
@@ -78,10 +80,10 @@ struct ShapeMaker {
     }
 
     Shape operator()(const RegularForm& form) const {
-        const Point centre = pixel(*form.centre, names);
+        const Point centre = pixel(*form.centre, context);
         const Angle first = degrees(-90) + turn(form.turn);
         const char* const what = form.notch ? "number of tips" : "number of corners";
-        const int count = pixels(*form.count, names, what, 1, 1000000);
+        const int count = pixels(*form.count, context, what, 1, 1000000);
         const std::int32_t outer = radius(*form.radius);
         return form.notch ? star(centre, outer, radius(*form.notch), count, first)
                           : regular_polygon(centre, outer, count, first);
@@ -89,27 +91,28 @@ struct ShapeMaker {
 
   private:
     void add_contour(Path& path, const ContourWords& words) const {
-        path.move_to(position(*words.points.front(), names));
-        for (std::size_t i = 1; i < words.points.size(); ++i) path.line_to(position(*words.points[i], names));
+        path.move_to(moved_position(*words.points.front(), context));
+        for (std::size_t i = 1; i < words.points.size(); ++i)
+            path.line_to(moved_position(*words.points[i], context));
         for (const CurveWords& curve : words.curves) {
             at_place(curve.location, [&] { add_curve(path, curve); });
-            for (const ExpressionPtr& point : curve.points) path.line_to(position(*point, names));
+            for (const ExpressionPtr& point : curve.points) path.line_to(moved_position(*point, context));
         }
     }
 
     void add_curve(Path& path, const CurveWords& words) const {
         if (words.centre) return add_arc(path, words);
-        const Position first = position(*words.controls.front(), names);
-        const Position end = position(*words.end, names);
+        const Position first = moved_position(*words.controls.front(), context);
+        const Position end = moved_position(*words.end, context);
         if (words.controls.size() == 1)
             path.quadratic_to(first, end);
         else
-            path.cubic_to(first, position(*words.controls.back(), names), end);
+            path.cubic_to(first, moved_position(*words.controls.back(), context), end);
     }
 
     /// Part of a circle that begins where the path is.
     void add_arc(Path& path, const CurveWords& words) const {
-        const Position centre = position(*words.centre, names);
+        const Position centre = moved_position(*words.centre, context);
         const Angle sweep = angle(*words.sweep, "sweep");
         if (sweep < degrees(-360) || sweep > degrees(360))
             fail(words.sweep->location, fmt::format("the sweep {} is outside -360..360", sweep.in_degrees()));
@@ -125,17 +128,17 @@ struct ShapeMaker {
     [[nodiscard]] std::vector<Point> points(const std::vector<ExpressionPtr>& expressions) const {
         std::vector<Point> result;
         result.reserve(expressions.size());
-        for (const ExpressionPtr& expression : expressions) result.push_back(pixel(*expression, names));
+        for (const ExpressionPtr& expression : expressions) result.push_back(pixel(*expression, context));
         return result;
     }
 
     [[nodiscard]] std::int32_t radius(const Expression& expression) const {
-        return pixels(expression, names, "radius", 0);
+        return pixels(expression, context, "radius", 0);
     }
 
     /// A number of degrees.
     [[nodiscard]] Angle angle(const Expression& expression, std::string_view what) const {
-        return degrees(number(expression, names, what));
+        return degrees(number(expression, context, what));
     }
 
     [[nodiscard]] Angle turn(const ExpressionPtr& expression) const {
@@ -143,24 +146,29 @@ struct ShapeMaker {
     }
 
     [[nodiscard]] Box frame(const Frame& frame) const {
-        const Point corner = pixel(*frame.corner, names);
-        if (frame.opposite) return Box::between(corner, pixel(*frame.opposite, names));
-        return {corner.x, corner.y, pixels(*frame.width, names, "width", 0),
-                pixels(*frame.height, names, "height", 0)};
+        if (!frame.opposite && !frame.size) {
+            RealBox box = box_value(*frame.corner, context);
+            const Position corner = context.placing.moved({box.x, box.y});
+            return whole_box(frame.corner->location, {corner.x, corner.y, box.width, box.height});
+        }
+        const Point corner = pixel(*frame.corner, context);
+        if (frame.opposite) return Box::between(corner, pixel(*frame.opposite, context));
+        const Size size = size_value(frame.size, context, 0);
+        return {corner.x, corner.y, size.width, size.height};
     }
 
     [[nodiscard]] Ellipse oval(const OvalForm& form) const {
         if (!form.centre) return {frame(form.frame), turn(form.turn)};
         const std::int32_t across = radius(*form.across);
-        return Ellipse::about(pixel(*form.centre, names), across, form.down ? radius(*form.down) : across,
+        return Ellipse::about(pixel(*form.centre, context), across, form.down ? radius(*form.down) : across,
                               turn(form.turn));
     }
 };
 
 } // namespace
 
-Shape shape_of(const ShapeForm& form, const Definitions& names, bool exact) {
-    return std::visit(ShapeMaker{names, exact}, form);
+Shape shape_of(const ShapeForm& form, const Context& context, bool exact) {
+    return std::visit(ShapeMaker{context, exact}, form);
 }
 
 } // namespace coldbrick::sheet

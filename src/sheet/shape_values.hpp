@@ -2,16 +2,24 @@
 /// What the shapes of a sheet amount to.
 #pragma once
 
+#include "sheet/context.hpp"
 #include "sheet/syntax.hpp"
-#include "sheet/value.hpp"
 
+#include <coldbrick/path_of.hpp>
 #include <coldbrick/shape.hpp>
+#include <coldbrick/transform.hpp>
 
 namespace coldbrick::sheet {
 
 /// @param exact whether paths without curves keep positions that are no pixels
 /// @throws SheetError where a value is not of its kind or outside its range; ArgumentError where values do
 /// not suit each other.
-Shape shape_of(const ShapeForm& form, const Definitions& names, bool exact);
+Shape shape_of(const ShapeForm& form, const Context& context, bool exact);
+
+/// The shape as a map makes it: a path.
+template <class S>
+Shape mapped(const S& shape, const Transform& map) {
+    return path_of(shape).transformed(map);
+}
 
 } // namespace coldbrick::sheet

@@ -1,6 +1,8 @@
 #include <coldbrick/sheet.hpp>
 
 #include "sheet/interpreter.hpp"
+#include "sheet/program.hpp"
+#include "sheet/read_program.hpp"
 
 #include <coldbrick/draw.hpp>
 #include <coldbrick/error.hpp>
@@ -9,6 +11,7 @@
 
 #include <cstdint>
 #include <new>
+#include <utility>
 
 namespace coldbrick {
 
@@ -32,10 +35,35 @@ Image Sheet::render(PixelFormat format) const {
     return image;
 }
 
+namespace {
+
+Sheet carried_out(std::shared_ptr<const sheet::Program> program, const SheetReading& reading) {
+    try {
+        Sheet result = sheet::Interpreter(*program, reading, program->loaded).run();
+        result.program = std::move(program);
+        return result;
+    } catch (const sheet::FaultAt& fault) { // whose places end with the program
+        throw SheetError(fault.what());
+    }
+}
+
+} // namespace
+
 Sheet read_sheet(std::string_view text, std::string_view name, const SheetReading& reading) {
     constexpr std::string_view byte_order_mark = "\xEF\xBB\xBF";
     if (text.starts_with(byte_order_mark)) text.remove_prefix(byte_order_mark.size());
-    return sheet::Interpreter(reading).run(sheet::Source{name, text});
+    return carried_out(sheet::read_program(text, name, reading), reading);
+}
+
+Sheet Sheet::again(const SheetReading& reading) const {
+    if (!program) throw ArgumentError("a sheet that was not read cannot be carried out again");
+    return carried_out(program, reading);
+}
+
+std::string Sheet::place_of(std::uint32_t tag) const {
+    if (!program || tag >= program->places.size())
+        throw ArgumentError(fmt::format("no statement of the sheet has the tag {}", tag));
+    return program->places[tag].text();
 }
 
 } // namespace coldbrick

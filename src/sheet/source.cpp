@@ -80,7 +80,7 @@ void fail(const Location& location, std::string_view message) {
     const std::size_t begin = line_begin(text, location.offset);
     const std::string_view line = text.substr(begin, text.find_first_of("\r\n", location.offset) - begin);
     const auto [shown_line, blanks] = excerpt(line, location.offset - begin);
-    throw SheetError(fmt::format("{}: {}\n{}\n{}^", location.text(), message, shown_line, blanks));
+    throw FaultAt(location, fmt::format("{}: {}\n{}\n{}^", location.text(), message, shown_line, blanks));
 }
 
 } // namespace coldbrick::sheet

@@ -34,7 +34,17 @@ inline std::size_t line_end_length(std::string_view text) {
     return text[0] == '\r' && text.size() > 1 && text[1] == '\n' ? 2 : 1;
 }
 
-/// Throws SheetError: name:line:column: message, the line, and a caret under the place. What could steer a
+/// A fault with its place.
+class FaultAt : public SheetError {
+  public:
+    FaultAt(const Location& place, const std::string& message) : SheetError(message), place_(place) {}
+    [[nodiscard]] const Location& place() const { return place_; }
+
+  private:
+    Location place_;
+};
+
+/// Throws FaultAt: name:line:column: message, the line, and a caret under the place. What could steer a
 /// terminal is shown as \xNN, and long lines are cut.
 [[noreturn]] void fail(const Location& location, std::string_view message);
 

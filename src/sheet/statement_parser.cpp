@@ -1,99 +1,256 @@
 #include "sheet/statement_parser.hpp"
 
-#include "base/contract.hpp"
 #include "base/nearest_word.hpp"
+#include "base/shown_text.hpp"
+#include "sheet/included_files.hpp"
+#include "sheet/random_bits.hpp"
 
-#include <string>
+#include <algorithm>
 #include <utility>
 
 namespace coldbrick::sheet {
 
-std::optional<Statement> StatementParser::next() {
-    while (cursor_.next().kind == Token::Kind::end_of_line) cursor_.take();
-    if (cursor_.next().kind == Token::Kind::end_of_sheet) return std::nullopt;
-    const Location location = cursor_.next().location;
-    Statement result{location, statement_form()};
-    cursor_.expect_end();
-    return result;
+namespace {
+
+bool opens_block(Word word) {
+    return word == Word::if_ || word == Word::repeat || word == Word::motif || word == Word::layer ||
+           word == Word::clip;
 }
 
-/// The rule of each word that begins a statement.
-StatementForm StatementParser::statement_form() {
-    if (cursor_.next().word >= Word::on) fail_unknown_statement();
-    switch (cursor_.take().word) {
-    case Word::sheet: return sheet_statement();
-    case Word::frames: return frames_statement();
-    case Word::let: return let_statement();
-    case Word::palette: return palette_statement();
-    case Word::image: return image_statement();
-    case Word::text: return texts_.statement();
-    case Word::dots: return styled(DotsForm{expressions_.list()});
-    case Word::line: return styled(line_form());
-    case Word::path: return path_statement();
-    case Word::arc: return styled(arc_form(ArcForm::Kind::arc));
-    case Word::box: return styled(box_form());
-    case Word::circle: return styled(circle_form());
-    case Word::ellipse: return styled(EllipseForm{oval_form(false)});
-    case Word::sector: return styled(arc_form(ArcForm::Kind::sector));
-    case Word::segment: return styled(arc_form(ArcForm::Kind::segment));
-    case Word::polygon: return styled(polygon_form());
-    case Word::star: return styled(regular_form(Word::tips, true));
-    default: base::contract_broken("each statement has its rule", __FILE_NAME__, __LINE__);
+} // namespace
+
+void StatementParser::read_all(Block& statements) {
+    read_block(statements, nullptr);
+}
+
+/// Up to the end of the source or, if a statement opened the block, to the word that closes it.
+void StatementParser::read_block(Block& statements, const Location* opened_by) {
+    Keys keys;
+    while (true) {
+        try {
+            while (cursor_.next().kind == Token::Kind::end_of_line) cursor_.take();
+        } catch (const FaultAt& fault) { // a token that is none
+            note(fault);
+            skip_fault(fault.place());
+            continue;
+        }
+        const Token& next = cursor_.next();
+        if (next.kind == Token::Kind::end_of_sheet) {
+            if (opened_by != nullptr) fail(*opened_by, "this block does not end: an \"end\" is missing");
+            return;
+        }
+        if (opened_by != nullptr && (next.word == Word::end || next.word == Word::else_)) return;
+        read_or_skip(statements, keys);
     }
 }
 
-ShapeStatement StatementParser::styled(ShapeForm form) {
-    ShapeStatement result{std::move(form), std::nullopt, std::nullopt};
-    styles_.style(result);
-    return result;
+void StatementParser::note(const SheetError& fault) {
+    if (!quiet_) sheet_.faults.add(fault.what());
+}
+
+void StatementParser::read_or_skip(Block& statements, Keys& keys) {
+    const Location location = cursor_.next().location;
+    try {
+        read_statement(statements, keys);
+    } catch (const FaultAt& fault) {
+        note(fault);
+        const bool has_block = std::exchange(block_follows_, false);
+        skip_fault(location);
+        if (has_block) skip_block(location);
+    }
+}
+
+/// Goes on behind a fault in the statement that begins at a place; what is no token there is one, too.
+void StatementParser::skip_fault(const Location& location) {
+    Location place = location;
+    while (true) {
+        try {
+            return cursor_.skip_statement(place.offset);
+        } catch (const FaultAt& fault) {
+            note(fault);
+            place.offset = std::max(place.offset, fault.place().offset);
+        }
+    }
+}
+
+/// Goes on behind the block of a statement whose first line has a fault. What else is wrong in it may follow
+/// from that, and is not told.
+void StatementParser::skip_block(const Location& location) {
+    const bool before = std::exchange(quiet_, true);
+    try {
+        Block nothing;
+        while (true) {
+            read_block(nothing, &location);
+            if (cursor_.next().word == Word::end) break;
+            skip_fault(cursor_.next().location);
+        }
+        cursor_.take();
+    } catch (const FaultAt& fault) { // the sheet ends before
+        quiet_ = before;
+        note(fault);
+    }
+    quiet_ = before;
+}
+
+void StatementParser::read_statement(Block& statements, Keys& keys) {
+    const Token first = cursor_.next();
+    if (first.word >= Word::else_) fail_unknown_statement();
+    block_follows_ = opens_block(first.word);
+    expressions_.begin_statement();
+    cursor_.take_structure();
+    switch (first.word) {
+    case Word::if_: return if_statement(statements, keys, first.location);
+    case Word::repeat: return repeat_statement(statements, keys, first.location);
+    case Word::motif: return motif_statement(first.location);
+    case Word::layer: return layer_statement(statements, keys, first.location);
+    case Word::clip: return clip_statement(statements, keys, first.location);
+    case Word::include: return include_statement(statements, first.location);
+    default: break;
+    }
+    StatementForm form = plain_statement();
+    cursor_.expect_end();
+    add(statements, first.location, keys, std::move(form));
+}
+
+/// The rule of each word that begins a statement without a block.
+StatementForm StatementParser::plain_statement() {
+    const Token first = cursor_.take();
+    switch (first.word) {
+    case Word::sheet: return sheet_statement();
+    case Word::frames: return frames_statement(first.location);
+    case Word::let: return let_statement();
+    case Word::palette: return palette_statement();
+    case Word::style: return style_statement();
+    case Word::image: return image_statement();
+    case Word::text: return text_statement();
+    case Word::place: return place_statement();
+    case Word::data: return data_statement();
+    default: return shape_statement(first.word);
+    }
+}
+
+void StatementParser::add(Block& statements, const Location& location, Keys& keys, StatementForm form) {
+    push(statements, location, key(keys), std::move(form));
+}
+
+void StatementParser::push(Block& statements, const Location& location, std::uint64_t key,
+                           StatementForm form) {
+    std::vector<Location>& places = sheet_.program.places;
+    statements.push_back({location, static_cast<std::uint32_t>(places.size()), key, std::move(form)});
+    places.push_back(location);
+}
+
+/// What chance knows a statement by: its words, whatever numbers, colours and texts stand among them, and how
+/// many of the same words come before it in its block.
+std::uint64_t StatementParser::key(Keys& keys) {
+    const std::uint64_t words = cursor_.take_structure();
+    return mixed_bits(words, keys[words]++);
 }
 
 void StatementParser::fail_unknown_statement() const {
+    if (cursor_.next().word == Word::end || cursor_.next().word == Word::else_)
+        fail(cursor_.next().location,
+             fmt::format("there is no block that this \"{}\" belongs to", cursor_.next().text));
     const bool is_word = cursor_.next().kind == Token::Kind::word;
     const std::string guess = is_word ? base::did_you_mean(cursor_.next().text, statement_texts()) : "";
     cursor_.fail_expecting(fmt::format("a statement ({})", TokenCursor::joined(statement_texts())), guess);
 }
 
-SheetStatement StatementParser::sheet_statement() {
-    SheetStatement result;
-    expressions_.width_and_height(result.width, result.height);
-    if (cursor_.take(Word::on)) result.ground = expressions_.expression();
-    if (cursor_.take(Word::smooth)) result.edges = Edges::smooth;
+void StatementParser::expect_top(const Location& location, std::string_view what) const {
+    if (!sheet_.names.at_top())
+        fail(location, fmt::format("{} stands outside of all blocks and motifs", what));
+}
+
+std::unique_ptr<SheetStatement> StatementParser::sheet_statement() {
+    auto result = std::make_unique<SheetStatement>();
+    result->size = expressions_.width_and_height();
+    WordsBefore before;
+    while (!cursor_.at_end())
+        if (cursor_.take_once(before, Word::on))
+            result->ground = expressions_.expression();
+        else if (cursor_.take_once(before, Word::smooth))
+            result->edges = Edges::smooth;
+        else if (cursor_.take_once(before, Word::seed))
+            result->seed = expressions_.expression();
+        else
+            cursor_.fail_expecting({Word::on, Word::smooth, Word::seed});
     return result;
 }
 
-FramesStatement StatementParser::frames_statement() {
-    FramesStatement result;
-    result.count = expressions_.expression();
-    result.rate = expressions_.after(Word::rate);
+std::unique_ptr<FramesStatement> StatementParser::frames_statement(const Location& location) {
+    if (std::exchange(sheet_.has_frames, true)) fail(location, "the sheet has its frames already");
+    auto result = std::make_unique<FramesStatement>();
+    result->count = expressions_.expression();
+    result->rate = expressions_.after(Word::rate);
+    expect_top(location, "the number of frames");
+    for (const auto& [name, slot] : {std::pair{"frame", &result->frame}, {"time", &result->time}}) {
+        *slot = sheet_.names.declare(name, location);
+        sheet_.names.use(name);
+    }
     return result;
 }
 
-LetStatement StatementParser::let_statement() {
+std::unique_ptr<LetStatement> StatementParser::let_statement() {
     const Token defined = cursor_.name();
-    cursor_.expect_symbol('=');
-    return {std::string(defined.text), defined.location, expressions_.expression()};
+    auto result = std::make_unique<LetStatement>();
+    result->name = defined.text;
+    result->name_location = defined.location;
+    result->can_be_set = sheet_.names.at_top();
+    try {
+        cursor_.expect_symbol('=');
+        result->value = expressions_.expression();
+        if (cursor_.take(Word::from)) {
+            result->low = expressions_.expression();
+            cursor_.expect(Word::to);
+            result->high = expressions_.expression();
+            result->step = expressions_.after(Word::by);
+        }
+    } catch (const SheetError&) { // so that what uses the name is no fault as well
+        sheet_.names.declare(defined.text, defined.location);
+        throw;
+    }
+    result->slot = sheet_.names.declare(defined.text, defined.location);
+    return result;
 }
 
-PaletteStatement StatementParser::palette_statement() {
+std::unique_ptr<PaletteStatement> StatementParser::palette_statement() {
     const Token defined = cursor_.name();
-    PaletteStatement result{std::string(defined.text), defined.location, {}};
+    auto result = std::make_unique<PaletteStatement>();
+    result->name = defined.text;
+    result->name_location = defined.location;
     do {
         const Token entry = cursor_.name();
-        result.entries.push_back({std::string(entry.text), expressions_.expression()});
+        result->entries.push_back({std::string(entry.text), expressions_.expression()});
     } while (cursor_.take_symbol(','));
+    result->slot = sheet_.names.declare(defined.text, defined.location);
     return result;
 }
 
-ImageStatement StatementParser::image_statement() {
-    const Token file = cursor_.quoted("the image's file");
-    ImageStatement result;
-    result.file = unquoted(file);
-    result.file_location = file.location;
+std::unique_ptr<StyleStatement> StatementParser::style_statement() {
+    const Token defined = cursor_.name();
+    auto result = std::make_unique<StyleStatement>();
+    if (cursor_.take(Word::text)) {
+        LetterWords words;
+        WordsBefore before;
+        while (!cursor_.at_end()) texts_.take_words(words, before);
+        result->words = std::move(words);
+    } else {
+        StyleWords words;
+        WordsBefore before;
+        styles_.take_style(words, before);
+        result->words = std::move(words);
+    }
+    result->slot = sheet_.names.declare(defined.text, defined.location);
+    return result;
+}
+
+std::unique_ptr<ImageStatement> StatementParser::image_statement() {
+    auto result = std::make_unique<ImageStatement>();
+    result->file = styles_.file("the image's file");
     cursor_.expect(Word::at);
-    result.at = expressions_.expression();
+    result->at = expressions_.expression();
     WordsBefore before;
-    while (!cursor_.at_end()) image_words(result, before);
+    while (!cursor_.at_end()) image_words(*result, before);
     return result;
 }
 
@@ -101,7 +258,7 @@ void StatementParser::image_words(ImageStatement& image, WordsBefore& before) {
     if (cursor_.take_once(before, Word::anchor)) {
         image.anchor = cursor_.choice<Anchor>(anchors);
     } else if (cursor_.take_once(before, Word::size)) {
-        expressions_.width_and_height(image.width, image.height);
+        image.size = expressions_.size();
     } else if (cursor_.take_once(before, Word::contain, "way to fit the size")) {
         image.fit = Fit::contain;
     } else if (cursor_.take_once(before, Word::cover, "way to fit the size")) {
@@ -112,142 +269,307 @@ void StatementParser::image_words(ImageStatement& image, WordsBefore& before) {
         image.turn = expressions_.expression();
     } else if (cursor_.take_once(before, Word::key)) {
         image.key = expressions_.expression();
+    } else if (cursor_.take_once(before, Word::mask)) {
+        image.mask = styles_.file("the mask's file");
+    } else if (cursor_.next().word == Word::named) {
+        image.named = name_given();
     } else if (!styles_.take_blending(image.blending, before)) {
         cursor_.fail_expecting({Word::anchor, Word::size, Word::contain, Word::cover, Word::mirrored,
-                                Word::turned, Word::key, Word::opacity, Word::blend});
+                                Word::turned, Word::key, Word::mask, Word::named, Word::opacity,
+                                Word::blend});
     }
 }
 
-LineForm StatementParser::line_form() {
-    LineForm result;
-    result.from = expressions_.expression();
-    cursor_.expect(Word::to);
-    result.to = expressions_.expression();
+std::unique_ptr<TextStatement> StatementParser::text_statement() {
+    auto result = std::make_unique<TextStatement>();
+    result->text = expressions_.expression();
+    cursor_.expect(Word::at);
+    result->at = expressions_.expression();
+    WordsBefore before;
+    while (!cursor_.at_end())
+        if (cursor_.next().word == Word::named)
+            result->named = name_given();
+        else
+            texts_.take_words(result->words, before);
+    if (!result->words.paint && !result->words.base)
+        cursor_.fail_expecting("\"fill\" and the colour of the letters");
     return result;
 }
 
-Frame StatementParser::frame() {
-    Frame result;
-    result.corner = expressions_.expression();
-    if (cursor_.take(Word::to)) {
-        result.opposite = expressions_.expression();
-        return result;
-    }
-    if (!cursor_.take(Word::size))
-        cursor_.fail_expecting("\"to\" and the opposite corner, or \"size\" and width x height");
-    expressions_.width_and_height(result.width, result.height);
+std::unique_ptr<ShapeStatement> StatementParser::shape_statement(Word word) {
+    auto result = std::make_unique<ShapeStatement>();
+    result->form = shapes_.form(word);
+    result->placing = shapes_.placing();
+    WordsBefore before;
+    StyleWords& style = result->style;
+    styles_.take_style(style, before);
+    if (cursor_.next().word == Word::named) result->named = name_given();
+    styles_.take_style(style, before);
+    if (!style.fill && !style.stroke && !style.base && !result->named)
+        cursor_.fail_expecting("\"fill\" or \"stroke\"");
     return result;
 }
 
-BoxForm StatementParser::box_form() {
-    BoxForm result{frame(), nullptr};
-    if (cursor_.take(Word::rounded)) result.radius = expressions_.expression();
-    return result;
+/// named NAME
+std::unique_ptr<NameGiven> StatementParser::name_given() {
+    cursor_.expect(Word::named);
+    const Token name = cursor_.name();
+    return std::make_unique<NameGiven>(
+        NameGiven{std::string(name.text), name.location, sheet_.names.declare(name.text, name.location)});
 }
 
-OvalForm StatementParser::oval_form(bool may_be_circle) {
-    OvalForm result;
-    if (!cursor_.take(Word::at)) {
-        result.frame = frame();
-    } else {
-        result.centre = expressions_.expression();
-        if (may_be_circle && cursor_.take(Word::radius)) {
-            result.across = expressions_.expression();
-        } else {
-            if (!cursor_.take(Word::radii))
-                cursor_.fail_expecting(may_be_circle ? "\"radius\" or \"radii\"" : "\"radii\"");
-            expressions_.width_and_height(result.across, result.down);
-        }
-    }
-    result.turn = expressions_.after(Word::turned);
-    return result;
-}
-
-ArcForm StatementParser::arc_form(ArcForm::Kind kind) {
-    ArcForm result{kind, oval_form(true), nullptr, nullptr};
+std::unique_ptr<DataStatement> StatementParser::data_statement() {
+    const Token defined = cursor_.name();
     cursor_.expect(Word::from);
-    result.start = expressions_.expression();
-    cursor_.expect(Word::sweep);
-    result.sweep = expressions_.expression();
+    auto result = std::make_unique<DataStatement>();
+    result->file = styles_.file("the file of data");
+    result->file.text = resolved(result->file, sheet_.open_files.back(), sheet_.reading.leaves_folder);
+    result->slot = sheet_.names.declare(defined.text, defined.location);
     return result;
 }
 
-CircleForm StatementParser::circle_form() {
-    CircleForm result;
-    cursor_.expect(Word::at);
-    result.centre = expressions_.expression();
-    cursor_.expect(Word::radius);
-    result.radius = expressions_.expression();
-    return result;
-}
-
-ShapeStatement StatementParser::path_statement() {
-    if (cursor_.next().kind != Token::Kind::text) return styled(path_form());
-    const Token text = cursor_.take();
-    PathTextForm result{unquoted(text), text.location, nullptr};
-    result.at = expressions_.after(Word::at);
-    return styled(std::move(result));
-}
-
-PathForm StatementParser::path_form() {
-    PathForm result;
-    do result.contours.push_back(contour_words());
-    while (cursor_.take(Word::ring));
-    result.closed = cursor_.take(Word::closed);
-    return result;
-}
-
-ContourWords StatementParser::contour_words() {
-    ContourWords result{expressions_.list(), {}};
-    while (cursor_.next().word == Word::curve || cursor_.next().word == Word::around)
-        result.curves.push_back(curve_words());
-    return result;
-}
-
-CurveWords StatementParser::curve_words() {
-    CurveWords result;
-    result.location = cursor_.next().location;
-    if (cursor_.take(Word::curve)) {
-        result.controls = expressions_.list();
-        if (result.controls.size() > 2) fail(result.location, "a curve has one or two control points");
-        cursor_.expect(Word::to);
-        result.points = expressions_.list();
-        result.end = std::move(result.points.front());
-        result.points.erase(result.points.begin());
-        return result;
+std::unique_ptr<PlaceStatement> StatementParser::place_statement() {
+    if (cursor_.next().kind != Token::Kind::word) cursor_.fail_expecting("a motif's name");
+    const Token name = cursor_.take();
+    const auto found = sheet_.motifs.find(name.text);
+    if (found == sheet_.motifs.end()) {
+        std::vector<std::string_view> known;
+        for (const auto& [motif, definition] : sheet_.motifs) known.emplace_back(motif);
+        fail(name.location, fmt::format("there is no motif {} above{}", base::in_quotes(name.text),
+                                        base::did_you_mean(name.text, known)));
     }
-    cursor_.expect(Word::around);
-    result.centre = expressions_.expression();
-    cursor_.expect(Word::sweep);
-    result.sweep = expressions_.expression();
-    if (cursor_.take(Word::to)) result.points = expressions_.list();
+    cursor_.note(name.text);
+    found->second->used = true;
+    auto result = std::make_unique<PlaceStatement>();
+    result->motif = found->second;
+    result->arguments.resize(result->motif->parameters.size());
+    if (cursor_.take_symbol('(')) place_arguments(*result);
+    for (std::size_t i = 0; i < result->arguments.size(); ++i) {
+        const Motif::Parameter& parameter = result->motif->parameters[i];
+        if (!result->arguments[i] && !parameter.value)
+            fail(name.location,
+                 fmt::format("the motif's parameter {} is left out", base::in_quotes(parameter.name)));
+    }
+    WordsBefore before;
+    while (!cursor_.at_end())
+        if (cursor_.take_once(before, Word::at))
+            result->at = expressions_.expression();
+        else if (cursor_.take_once(before, Word::turned))
+            result->turn = expressions_.expression();
+        else if (cursor_.take_once(before, Word::scaled))
+            result->scale = expressions_.expression();
+        else if (cursor_.take_once(before, Word::mirrored))
+            result->mirrored = true;
+        else
+            cursor_.fail_expecting({Word::at, Word::turned, Word::scaled, Word::mirrored});
     return result;
 }
 
-ShapeForm StatementParser::polygon_form() {
-    if (cursor_.next().word == Word::at) {
-        return regular_form(Word::corners, false);
+/// VALUE, ..., PARAMETER = VALUE, ... )
+void StatementParser::place_arguments(PlaceStatement& place) {
+    const std::vector<Motif::Parameter>& parameters = place.motif->parameters;
+    if (cursor_.take_symbol(')')) return;
+    std::size_t next = 0;
+    bool named = false;
+    do {
+        const Token first = cursor_.next();
+        std::size_t at = next++;
+        if (first.kind == Token::Kind::word && cursor_.second().is_symbol('=')) {
+            named = true;
+            at = static_cast<std::size_t>(std::ranges::find(parameters, first.text, &Motif::Parameter::name) -
+                                          parameters.begin());
+            if (at == parameters.size()) {
+                std::vector<std::string_view> known;
+                for (const Motif::Parameter& parameter : parameters) known.emplace_back(parameter.name);
+                fail(first.location,
+                     fmt::format("the motif has no parameter {}{}", base::in_quotes(first.text),
+                                 base::did_you_mean(first.text, known)));
+            }
+            cursor_.take();
+            cursor_.take();
+        } else if (named) {
+            fail(first.location, "values without a parameter's name come before those with one");
+        }
+        if (at >= parameters.size())
+            fail(first.location, fmt::format("the motif has {} parameters only", parameters.size()));
+        if (place.arguments[at])
+            fail(first.location,
+                 fmt::format("the parameter {} has a value already", base::in_quotes(parameters[at].name)));
+        place.arguments[at] = expressions_.expression();
+    } while (cursor_.take_symbol(','));
+    cursor_.expect_symbol(')');
+}
+
+// Statements with blocks. Those whose first line has a fault are read to their end all the same.
+
+namespace {
+
+/// Opens a block of names, and closes it however it is left.
+class NameBlock {
+  public:
+    explicit NameBlock(Scopes& names) : names_(names) { names_.open_block(); }
+    NameBlock(const NameBlock&) = delete;
+    NameBlock& operator=(const NameBlock&) = delete;
+    ~NameBlock() { names_.close_block(); }
+
+  private:
+    Scopes& names_;
+};
+
+} // namespace
+
+Block StatementParser::inner_block(const Location& opened_by) {
+    constexpr int deepest = 100;
+    block_follows_ = false;
+    if (depth_ == deepest)
+        fail(opened_by, fmt::format("blocks are more than {} deep within each other", deepest));
+    const NameBlock names(sheet_.names);
+    Block result;
+    ++depth_;
+    try {
+        read_block(result, &opened_by);
+    } catch (const SheetError&) {
+        --depth_;
+        throw;
     }
-    PolygonForm result;
-    do result.rings.push_back(expressions_.list());
-    while (cursor_.take(Word::ring));
+    --depth_;
     return result;
 }
 
-RegularForm StatementParser::regular_form(Word count_word, bool is_star) {
-    RegularForm result;
-    cursor_.expect(Word::at);
-    result.centre = expressions_.expression();
-    cursor_.expect(Word::radius);
-    result.radius = expressions_.expression();
-    if (is_star) {
-        cursor_.expect(Word::notch);
-        result.notch = expressions_.expression();
+/// The end of a block that has no other parts.
+void StatementParser::take_end() {
+    if (cursor_.next().word == Word::else_) fail_unknown_statement();
+    cursor_.take();
+    cursor_.expect_end();
+}
+
+void StatementParser::if_statement(Block& statements, Keys& keys, const Location& location) {
+    auto result = std::make_unique<IfStatement>();
+    std::uint64_t its_key = 0;
+    while (true) {
+        IfStatement::Branch branch;
+        const bool is_first = result->branches.empty();
+        const bool has_condition = is_first || cursor_.second().word == Word::if_;
+        if (!is_first) cursor_.take(); // else
+        if (has_condition) {
+            cursor_.take();
+            branch.condition = expressions_.expression();
+        }
+        cursor_.expect_end();
+        if (is_first) its_key = key(keys);
+        branch.block = inner_block(location);
+        result->branches.push_back(std::move(branch));
+        if (cursor_.next().word == Word::end) break;
+        if (!has_condition) fail(cursor_.next().location, "an \"else\" came before already");
+        expressions_.begin_statement();
     }
-    cursor_.expect(count_word);
-    result.count = expressions_.expression();
-    result.turn = expressions_.after(Word::turned);
-    return result;
+    cursor_.take();
+    cursor_.expect_end();
+    push(statements, location, its_key, std::move(result));
+}
+
+void StatementParser::repeat_statement(Block& statements, Keys& keys, const Location& location) {
+    cursor_.take();
+    auto result = std::make_unique<RepeatStatement>();
+    const NameBlock names(sheet_.names);
+    const bool has_name = cursor_.second().kind == Token::Kind::word;
+    if (has_name) {
+        const Token name = cursor_.name();
+        if (cursor_.take(Word::from)) {
+            result->count = expressions_.expression();
+            cursor_.expect(Word::to);
+            result->last = expressions_.expression();
+            result->step = expressions_.after(Word::by);
+        } else {
+            if (!cursor_.take(Word::in))
+                cursor_.fail_expecting("\"from\" and a number, or \"in\" and a list");
+            result->count = expressions_.expression();
+        }
+        result->slot = sheet_.names.declare(name.text, name.location);
+    } else {
+        result->count = expressions_.expression();
+    }
+    cursor_.expect_end();
+    const std::uint64_t its_key = key(keys);
+    result->block = inner_block(location);
+    take_end();
+    push(statements, location, its_key, std::move(result));
+}
+
+void StatementParser::motif_statement(const Location& location) {
+    cursor_.take();
+    expect_top(location, "a motif");
+    const Token name = cursor_.name();
+    if (const auto present = sheet_.motifs.find(name.text); present != sheet_.motifs.end())
+        fail(name.location, fmt::format("the motif {} is defined already, in line {}",
+                                        base::in_quotes(name.text), present->second->location.line()));
+    Motif& motif = sheet_.program.motifs.emplace_back();
+    motif.name = name.text;
+    motif.location = name.location;
+    sheet_.motifs.emplace(motif.name, &motif);
+    sheet_.names.open_motif();
+    try {
+        if (cursor_.take_symbol('(')) motif_parameters(motif);
+        cursor_.expect_end();
+        block_follows_ = false;
+        read_block(motif.block, &location);
+    } catch (const SheetError&) {
+        sheet_.names.close_motif();
+        throw;
+    }
+    motif.size = sheet_.names.close_motif();
+    take_end();
+}
+
+/// PARAMETER [= VALUE], ... )
+void StatementParser::motif_parameters(Motif& motif) {
+    if (cursor_.take_symbol(')')) return;
+    do {
+        const Token name = cursor_.name();
+        ExpressionPtr value = cursor_.take_symbol('=') ? expressions_.expression() : nullptr;
+        const Slot slot = sheet_.names.declare(name.text, name.location);
+        motif.parameters.push_back({std::string(name.text), slot, std::move(value)});
+    } while (cursor_.take_symbol(','));
+    cursor_.expect_symbol(')');
+}
+
+void StatementParser::layer_statement(Block& statements, Keys& keys, const Location& location) {
+    cursor_.take();
+    auto result = std::make_unique<LayerStatement>();
+    WordsBefore before;
+    while (!cursor_.at_end())
+        if (!styles_.take_blending(result->blending, before))
+            cursor_.fail_expecting({Word::opacity, Word::blend, Word::linear});
+    const std::uint64_t its_key = key(keys);
+    result->block = inner_block(location);
+    take_end();
+    push(statements, location, its_key, std::move(result));
+}
+
+void StatementParser::clip_statement(Block& statements, Keys& keys, const Location& location) {
+    cursor_.take();
+    auto result = std::make_unique<ClipStatement>();
+    if (begins_shape(cursor_.next().word)) {
+        const Word word = cursor_.take().word;
+        result->shape = shapes_.form(word);
+    } else {
+        result->value = expressions_.expression();
+    }
+    cursor_.expect_end();
+    const std::uint64_t its_key = key(keys);
+    result->block = inner_block(location);
+    take_end();
+    push(statements, location, its_key, std::move(result));
+}
+
+void StatementParser::include_statement(Block& statements, const Location& location) {
+    cursor_.take();
+    expect_top(location, "an included sheet");
+    const FileName file = styles_.file("the sheet's file");
+    cursor_.expect_end();
+    const OwnSource& source = included(file, sheet_);
+    StatementParser(source.source, sheet_).read_all(statements);
+    sheet_.open_files.pop_back();
 }
 
 } // namespace coldbrick::sheet

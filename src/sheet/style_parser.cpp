@@ -1,23 +1,39 @@
 #include "sheet/style_parser.hpp"
 
+#include <algorithm>
+#include <cstddef>
+#include <cstdint>
+#include <memory>
+#include <string>
+#include <string_view>
 #include <utility>
 
 namespace coldbrick::sheet {
 
-void StyleParser::style(ShapeStatement& shape) {
-    while (!cursor_.at_end()) {
+void StyleParser::take_style(StyleWords& result, WordsBefore& before) {
+    while (!cursor_.at_end() && cursor_.next().word != Word::named) {
         const Location location = cursor_.next().location;
-        if (cursor_.take(Word::fill)) {
-            if (shape.fill) fail(location, "this shape has a fill already");
-            shape.fill = fill_words(location);
+        if (ExpressionPtr its_base = base(before)) {
+            result.base = std::move(its_base);
+        } else if (cursor_.take(Word::fill)) {
+            if (result.fill) fail(location, "this shape has a fill already");
+            result.fill = std::make_unique<FillWords>(fill_words(location));
         } else if (cursor_.take(Word::stroke)) {
-            if (shape.stroke) fail(location, "this shape has a stroke already");
-            shape.stroke = stroke_words(location);
+            if (result.stroke) fail(location, "this shape has a stroke already");
+            result.stroke = std::make_unique<StrokeWords>(stroke_words(location));
         } else {
-            cursor_.fail_expecting("\"fill\", \"stroke\" or the end of the line");
+            cursor_.fail_expecting("\"fill\", \"stroke\", \"like\" or the end of the line");
         }
     }
-    if (!shape.fill && !shape.stroke) cursor_.fail_expecting("\"fill\" or \"stroke\"");
+}
+
+ExpressionPtr StyleParser::base(WordsBefore& before) {
+    return cursor_.take_once(before, Word::like) ? expressions_.lone_operand() : nullptr;
+}
+
+FileName StyleParser::file(std::string_view what) {
+    const Token name = cursor_.quoted(what);
+    return {unquoted(name), name.location};
 }
 
 PaintWords StyleParser::paint_words() {
@@ -38,6 +54,8 @@ PaintWords StyleParser::paint_words() {
         return result;
     }
     if (cursor_.take(Word::hatch)) return hatch_words();
+    if (cursor_.take(Word::stipple)) return stipple_words();
+    if (cursor_.take(Word::texture)) return TextureWords{file("the texture's image file")};
     return expressions_.lone_operand();
 }
 
@@ -64,6 +82,35 @@ HatchWords StyleParser::hatch_words() {
         else
             return result;
     }
+}
+
+/// Rows of # and ., with blanks between them, repeated up to 8 x 8.
+StippleWords StyleParser::stipple_words() {
+    const Token token = cursor_.quoted("the stipple's rows");
+    const auto refuse = [&] {
+        fail(token.location,
+             "a stipple has 1, 2, 4 or 8 rows of 1, 2, 4 or 8 # or . each, with blanks between "
+             "the rows: \"#... ..#.\"");
+    };
+    const std::string text = unquoted(token);
+    std::vector<std::string_view> rows;
+    for (std::size_t at = 0; at <= text.size();) {
+        const std::size_t end = std::min(text.find(' ', at), text.size());
+        rows.push_back(std::string_view(text).substr(at, end - at));
+        at = end + 1;
+    }
+    const auto divides_8 = [](std::size_t count) { return count > 0 && 8 % count == 0; };
+    StippleWords result{{}, nullptr, nullptr};
+    for (std::size_t y = 0; y < result.rows.size(); ++y) {
+        if (!divides_8(rows.size()) || !divides_8(rows[y % rows.size()].size())) refuse();
+        const std::string_view row = rows[y % rows.size()];
+        if (row.find_first_not_of("#.") != std::string_view::npos) refuse();
+        for (std::size_t x = 0; x < 8; ++x)
+            if (row[x % row.size()] == '#') result.rows[y] |= static_cast<std::uint8_t>(0x80U >> x);
+    }
+    result.colour = expressions_.lone_operand();
+    if (cursor_.take(Word::on)) result.ground = expressions_.lone_operand();
+    return result;
 }
 
 bool StyleParser::take_blending(BlendingWords& blending, WordsBefore& before) {
@@ -105,8 +152,7 @@ StrokeWords StyleParser::stroke_words(const Location& location) {
     StrokeWords result;
     result.location = location;
     result.paint = paint_words();
-    const bool has_width = !cursor_.at_end() && cursor_.next().word == Word::none;
-    if (has_width) result.width = expressions_.expression();
+    if (cursor_.begins_value()) result.width = expressions_.expression();
     WordsBefore before;
     while (true) {
         if (cursor_.take_once(before, Word::cap))

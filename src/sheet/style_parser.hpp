@@ -17,8 +17,15 @@ class StyleParser {
     StyleParser(TokenCursor& cursor, ExpressionParser& expressions)
         : cursor_(cursor), expressions_(expressions) {}
 
-    /// A fill, a stroke or both, up to the end of the statement.
-    void style(ShapeStatement& shape);
+    /// A style with a name, a fill, a stroke or some of these, up to a name that is given or the end of the
+    /// statement.
+    void take_style(StyleWords& style, WordsBefore& before);
+
+    /// like STYLE; null if there is no such word.
+    ExpressionPtr base(WordsBefore& before);
+
+    /// A file between double quotes.
+    FileName file(std::string_view what);
 
     /// Takes a word of blending and what follows it, if there is one.
     bool take_blending(BlendingWords& blending, WordsBefore& before);
@@ -32,6 +39,7 @@ class StyleParser {
   private:
     std::vector<StopWords> stops();
     HatchWords hatch_words();
+    StippleWords stipple_words();
     FillWords fill_words(const Location& location);
     StrokeWords stroke_words(const Location& location);
 

@@ -2,7 +2,10 @@
 /// What a sheet says, as a tree: statements and their expressions, before anything is worked out.
 #pragma once
 
+#include "sheet/scopes.hpp"
 #include "sheet/source.hpp"
+#include "sheet/value.hpp"
+#include "sheet/words.hpp"
 
 #include <coldbrick/anchor.hpp>
 #include <coldbrick/blend.hpp>
@@ -14,6 +17,7 @@
 #include <coldbrick/resize.hpp>
 #include <coldbrick/text_style.hpp>
 
+#include <array>
 #include <cstdint>
 #include <memory>
 #include <optional>
@@ -24,24 +28,21 @@
 namespace coldbrick::sheet {
 
 struct Expression;
+struct Function;
 using ExpressionPtr = std::unique_ptr<Expression>;
 
-struct NumberLiteral {
-    double value;
+/// A value that is the same whatever the names stand for.
+struct Constant {
+    Value value;
 };
 
-struct ColourLiteral {
-    Colour value;
-};
-
-struct TextLiteral {
-    std::string value;
-};
-
-/// A name that `let` defines, or else a CSS colour.
+/// A name that has been given.
 struct Name {
-    std::string text;
+    Slot slot;
 };
+
+/// What the sheet's size gives.
+enum class SheetMeasure : std::uint8_t { box, width, height, centre };
 
 /// (x, y)
 struct PointLiteral {
@@ -49,54 +50,105 @@ struct PointLiteral {
     ExpressionPtr y;
 };
 
-/// A coordinate of a point, point.x or point.y, or a palette's colour, PALETTE.NAME
+/// [VALUE, VALUE, ...]
+struct ListLiteral {
+    std::vector<ExpressionPtr> values;
+};
+
+/// VALUE.NAME: a coordinate of a point, a place of a box, a palette's colour or a row's column
 struct Member {
     ExpressionPtr whole;
     std::string name;
 };
 
-/// FUNCTION(VALUE, VALUE, ...)
-struct Call {
-    std::string function;
-    std::vector<ExpressionPtr> arguments;
+/// LIST[NUMBER]
+struct Item {
+    ExpressionPtr list;
+    ExpressionPtr number;
 };
 
-struct Negation {
+/// FUNCTION(VALUE, VALUE, ...)
+struct Call {
+    const Function* function;
+    std::vector<ExpressionPtr> arguments;
+    std::uint32_t number; ///< of the calls of its statement
+};
+
+/// -VALUE or not VALUE
+struct UnaryOperation {
+    bool is_not;
     ExpressionPtr operand;
 };
 
+enum class Operation : std::uint8_t {
+    add,
+    subtract,
+    multiply,
+    divide,
+    equal,
+    unequal,
+    below,
+    at_most,
+    above,
+    at_least,
+    conjunction,
+    disjunction,
+};
+
 struct BinaryOperation {
-    char operation; ///< one of + - * /
+    Operation operation;
     ExpressionPtr left;
     ExpressionPtr right;
 };
 
+/// if CONDITION then VALUE else VALUE
+struct Alternative {
+    ExpressionPtr condition;
+    ExpressionPtr then;
+    ExpressionPtr otherwise;
+};
+
 struct Expression {
     Location location; ///< of an operation, its sign
-    std::variant<NumberLiteral, ColourLiteral, TextLiteral, Name, PointLiteral, Member, Call, Negation,
-                 BinaryOperation>
+    std::variant<Constant, Name, SheetMeasure, PointLiteral, ListLiteral, Member, Item, Call, UnaryOperation,
+                 BinaryOperation, Alternative>
         form;
 };
 
-/// sheet WIDTH x HEIGHT [on COLOUR] [smooth]
-struct SheetStatement {
-    ExpressionPtr width;
+/// WIDTH x HEIGHT, or a point that has the two
+struct SizeWords {
+    ExpressionPtr width; ///< or both; null if the size is left out
     ExpressionPtr height;
+
+    explicit operator bool() const { return width != nullptr; }
+};
+
+/// sheet WIDTH x HEIGHT [on COLOUR] [smooth] [seed NUMBER]
+struct SheetStatement {
+    SizeWords size;
     ExpressionPtr ground; ///< null if it is left out
     Edges edges = Edges::crisp;
+    ExpressionPtr seed; ///< null if it is left out
 };
 
 /// frames COUNT [rate NUMBER]
 struct FramesStatement {
     ExpressionPtr count;
     ExpressionPtr rate; ///< null if it is left out
+    Slot frame;
+    Slot time;
 };
 
-/// let NAME = VALUE
+/// let NAME = VALUE [from LOW to HIGH [by STEP]]
 struct LetStatement {
     std::string name;
     Location name_location;
+    Slot slot;
+    bool can_be_set; ///< from outside: those of the sheet's own blocks and motifs cannot
     ExpressionPtr value;
+    ExpressionPtr low; ///< null if it is left out, like those below
+    ExpressionPtr high;
+    ExpressionPtr step;
 };
 
 /// line FROM to TO
@@ -105,12 +157,11 @@ struct LineForm {
     ExpressionPtr to;
 };
 
-/// CORNER to OPPOSITE, or CORNER size WIDTH x HEIGHT
+/// CORNER to OPPOSITE, or CORNER size SIZE, or BOX
 struct Frame {
-    ExpressionPtr corner;
-    ExpressionPtr opposite; ///< null if width and height are given
-    ExpressionPtr width;
-    ExpressionPtr height;
+    ExpressionPtr corner;   ///< or the box, if there is nothing else
+    ExpressionPtr opposite; ///< null if it is left out
+    SizeWords size;
 };
 
 /// box FRAME [rounded RADIUS]
@@ -226,8 +277,27 @@ struct HatchWords {
     ExpressionPtr ground;
 };
 
+/// stipple "ROWS" COLOUR [on COLOUR]
+struct StippleWords {
+    std::array<std::uint8_t, 8> rows;
+    ExpressionPtr colour;
+    ExpressionPtr ground; ///< null if it is left out
+};
+
+/// A file that is named between double quotes.
+struct FileName {
+    std::string text;
+    Location location;
+};
+
+/// texture "FILE"
+struct TextureWords {
+    FileName file;
+};
+
 /// What shapes are painted with: one colour, or a pattern.
-using PaintWords = std::variant<ExpressionPtr, AlongWords, AroundWords, HatchWords>;
+using PaintWords =
+    std::variant<ExpressionPtr, AlongWords, AroundWords, HatchWords, StippleWords, TextureWords>;
 
 /// [opacity NUMBER] [blend MODE] [linear]
 struct BlendingWords {
@@ -266,11 +336,36 @@ struct StrokeWords {
 using ShapeForm = std::variant<DotsForm, LineForm, PathForm, PathTextForm, BoxForm, CircleForm, EllipseForm,
                                ArcForm, PolygonForm, RegularForm>;
 
-/// A shape and its style.
+/// with ANCHOR at POINT, or above/below/left_of/right_of BOX [gap NUMBER]
+struct PlacingWords {
+    enum class Side : std::uint8_t { none, above, below, left_of, right_of };
+    Location location;
+    Side side = Side::none;
+    Anchor anchor = Anchor::centre; ///< of the shape's bounds, if it lies on no side
+    ExpressionPtr to;               ///< the point or the box
+    ExpressionPtr gap;              ///< null if it is left out
+};
+
+/// named NAME
+struct NameGiven {
+    std::string name;
+    Location location;
+    Slot slot;
+};
+
+/// [like STYLE] [FILL] [STROKE]
+struct StyleWords {
+    ExpressionPtr base; ///< null if it is left out, like those below
+    std::unique_ptr<FillWords> fill;
+    std::unique_ptr<StrokeWords> stroke;
+};
+
+/// SHAPE [PLACING] [named NAME] STYLE
 struct ShapeStatement {
     ShapeForm form;
-    std::optional<FillWords> fill;
-    std::optional<StrokeWords> stroke;
+    std::unique_ptr<PlacingWords> placing; ///< null if it is left out, like those below
+    std::unique_ptr<NameGiven> named;
+    StyleWords style;
 };
 
 /// palette NAME ENTRY COLOUR, ENTRY COLOUR, ...
@@ -281,22 +376,23 @@ struct PaletteStatement {
     };
     std::string name;
     Location name_location;
+    Slot slot;
     std::vector<Entry> entries;
 };
 
-/// image "FILE" at POINT [anchor ANCHOR] [size WIDTH x HEIGHT [contain] [cover]] [mirrored] [turned ANGLE]
-/// [key COLOUR] BLENDING
+/// image "FILE" at POINT [anchor ANCHOR] [size SIZE [contain] [cover]] [mirrored] [turned ANGLE] [key COLOUR]
+/// [mask "FILE"] [named NAME] BLENDING
 struct ImageStatement {
-    std::string file;
-    Location file_location;
+    FileName file;
     ExpressionPtr at;
     Anchor anchor = Anchor::top_left;
-    ExpressionPtr width; ///< null if it is left out, like those below
-    ExpressionPtr height;
+    SizeWords size;
     Fit fit = Fit::exact;
     bool mirrored = false;
-    ExpressionPtr turn;
+    ExpressionPtr turn; ///< null if it is left out, like those below
     ExpressionPtr key;
+    std::optional<FileName> mask;
+    std::unique_ptr<NameGiven> named;
     BlendingWords blending;
 };
 
@@ -324,38 +420,121 @@ struct PlateWords {
     std::optional<PaintWords> border;
 };
 
-/// text TEXT at POINT fill PAINT [stroke PAINT [WIDTH]] [PLATE] [face FACE] [size NUMBER [capitals]] [anchor
-/// COLUMN ROW] [aligned COLUMN] [spacing NUMBER] [leading NUMBER] [within WIDTH] [lines COUNT] [fit WIDTH x
-/// HEIGHT] [turned ANGLE] [thick NUMBER] [smooth] [crisp] BLENDING
-struct TextStatement {
-    ExpressionPtr text;
-    ExpressionPtr at;
+/// [like STYLE] [fill PAINT] [stroke PAINT [WIDTH]] [PLATE] [face FACE] [size NUMBER [capitals]] [anchor
+/// COLUMN ROW] [aligned COLUMN] [spacing NUMBER] [leading NUMBER] [within WIDTH] [lines COUNT] [fit SIZE]
+/// [turned ANGLE] [thick NUMBER] [smooth] [crisp] BLENDING
+struct LetterWords {
+    ExpressionPtr base; ///< null if it is left out, like those below
     std::optional<PaintWords> paint;
     std::optional<PaintWords> outline;
-    ExpressionPtr outline_width; ///< null if it is left out
+    ExpressionPtr outline_width;
     std::optional<PlateWords> plate;
     std::optional<FaceWords> face;
-    SizeOf size_of = SizeOf::em;
-    TextAnchor anchor = {};
+    std::optional<TextAnchor> anchor;
     std::optional<TextColumn> alignment;
-    ExpressionPtr size; ///< null if it is left out, like those below
+    ExpressionPtr size;
+    bool size_of_capitals = false;
     ExpressionPtr spacing;
     ExpressionPtr leading;
     ExpressionPtr width;
     ExpressionPtr lines;
-    ExpressionPtr fit_width;
-    ExpressionPtr fit_height;
+    SizeWords fit;
     ExpressionPtr turn;
     ExpressionPtr thickness;
-    std::optional<Edges> edges; ///< smooth if it is left out
-    BlendingWords blending;
+    std::optional<Edges> edges;
+    std::optional<BlendingWords> blending;
 };
 
-using StatementForm = std::variant<SheetStatement, FramesStatement, LetStatement, PaletteStatement,
-                                   ImageStatement, TextStatement, ShapeStatement>;
+/// text TEXT at POINT [named NAME] LETTERS
+struct TextStatement {
+    ExpressionPtr text;
+    ExpressionPtr at;
+    std::unique_ptr<NameGiven> named; ///< null if it is left out
+    LetterWords words;
+};
+
+/// style NAME STYLE, or style NAME text LETTERS
+struct StyleStatement {
+    Slot slot;
+    std::variant<StyleWords, LetterWords> words;
+};
+
+struct Statement;
+using Block = std::vector<Statement>;
+
+/// if CONDITION, BLOCK, [else if CONDITION, BLOCK,]... [else BLOCK] end
+struct IfStatement {
+    struct Branch {
+        ExpressionPtr condition; ///< null of the last one if it is else
+        Block block;
+    };
+    std::vector<Branch> branches;
+};
+
+/// repeat COUNT, or repeat NAME from FIRST to LAST [by STEP], or repeat NAME in LIST; BLOCK end
+struct RepeatStatement {
+    std::optional<Slot> slot; ///< none if a count is given
+    ExpressionPtr count;      ///< or the first number, or the list
+    ExpressionPtr last;       ///< null of a count and of a list
+    ExpressionPtr step;       ///< null if it is left out
+    Block block;
+};
+
+/// motif NAME [(PARAMETER [= VALUE], ...)] BLOCK end
+struct Motif {
+    struct Parameter {
+        std::string name;
+        Slot slot;
+        ExpressionPtr value; ///< null if it has to be given
+    };
+    std::string name;
+    Location location;
+    std::vector<Parameter> parameters;
+    std::uint32_t size = 0; ///< how many values it keeps
+    Block block;
+    bool used = false;
+};
+
+/// place NAME [(VALUE, ..., PARAMETER = VALUE, ...)] [at POINT] [turned ANGLE] [scaled NUMBER] [mirrored]
+struct PlaceStatement {
+    const Motif* motif;
+    std::vector<ExpressionPtr> arguments; ///< one a parameter; null if it is left out
+    ExpressionPtr at;                     ///< or a list of points; null if it is left out, like those below
+    ExpressionPtr turn;
+    ExpressionPtr scale;
+    bool mirrored = false;
+};
+
+/// layer BLENDING BLOCK end
+struct LayerStatement {
+    BlendingWords blending;
+    Block block;
+};
+
+/// clip SHAPE BLOCK end, or clip VALUE BLOCK end
+struct ClipStatement {
+    std::optional<ShapeForm> shape;
+    ExpressionPtr value; ///< null if there is a shape
+    Block block;
+};
+
+/// data NAME from "FILE"
+struct DataStatement {
+    Slot slot;
+    FileName file;
+};
+
+/// All by pointers, so that a list of statements is small.
+template <class... Forms>
+using OneOf = std::variant<std::unique_ptr<Forms>...>;
+using StatementForm = OneOf<SheetStatement, FramesStatement, LetStatement, PaletteStatement, StyleStatement,
+                            ImageStatement, TextStatement, ShapeStatement, IfStatement, RepeatStatement,
+                            PlaceStatement, LayerStatement, ClipStatement, DataStatement>;
 
 struct Statement {
     Location location; ///< of its first word
+    std::uint32_t tag; ///< its number, of all statements
+    std::uint64_t key; ///< by which chance knows it, within its block
     StatementForm form;
 };
 

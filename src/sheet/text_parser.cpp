@@ -15,41 +15,42 @@ bool is_choice(const Token& token, std::span<const Choice<Value>> choices) {
 
 } // namespace
 
-TextStatement TextParser::statement() {
-    TextStatement result;
-    result.text = expressions_.expression();
-    cursor_.expect(Word::at);
-    result.at = expressions_.expression();
-    WordsBefore before;
-    while (!cursor_.at_end()) {
-        const bool taken = take_paint(result, before) || take_plate_words(result, before) ||
-                           take_face_words(result, before) || take_setting(result, before) ||
-                           styles_.take_edges(result.edges, before) ||
-                           styles_.take_blending(result.blending, before);
-        if (!taken)
-            cursor_.fail_expecting({Word::fill, Word::stroke, Word::plate, Word::face, Word::size,
-                                    Word::anchor, Word::aligned, Word::spacing, Word::leading, Word::within,
-                                    Word::lines, Word::fit, Word::turned, Word::thick, Word::smooth,
-                                    Word::crisp, Word::opacity, Word::blend});
+void TextParser::take_words(LetterWords& text, WordsBefore& before) {
+    if (ExpressionPtr style = styles_.base(before)) {
+        text.base = std::move(style);
+        return;
     }
-    if (!result.paint) cursor_.fail_expecting("\"fill\" and the colour of the letters");
-    return result;
+    const bool taken = take_paint(text, before) || take_plate_words(text, before) ||
+                       take_face_words(text, before) || take_setting(text, before) ||
+                       styles_.take_edges(text.edges, before) || take_blending(text, before);
+    if (!taken)
+        cursor_.fail_expecting({Word::fill,   Word::stroke,  Word::plate,   Word::face,    Word::size,
+                                Word::anchor, Word::aligned, Word::spacing, Word::leading, Word::within,
+                                Word::lines,  Word::fit,     Word::turned,  Word::thick,   Word::smooth,
+                                Word::crisp,  Word::opacity, Word::blend,   Word::like,    Word::named});
 }
 
-bool TextParser::take_paint(TextStatement& text, WordsBefore& before) {
+bool TextParser::take_blending(LetterWords& text, WordsBefore& before) {
+    BlendingWords words;
+    BlendingWords& blending = text.blending ? *text.blending : words;
+    if (!styles_.take_blending(blending, before)) return false;
+    if (!text.blending) text.blending = std::move(words);
+    return true;
+}
+
+bool TextParser::take_paint(LetterWords& text, WordsBefore& before) {
     if (cursor_.take_once(before, Word::fill)) {
         text.paint = styles_.paint_words();
     } else if (cursor_.take_once(before, Word::stroke)) {
         text.outline = styles_.paint_words();
-        if (!cursor_.at_end() && cursor_.next().word == Word::none)
-            text.outline_width = expressions_.expression();
+        if (cursor_.begins_value()) text.outline_width = expressions_.expression();
     } else {
         return false;
     }
     return true;
 }
 
-bool TextParser::take_plate_words(TextStatement& text, WordsBefore& before) {
+bool TextParser::take_plate_words(LetterWords& text, WordsBefore& before) {
     if (cursor_.take_once(before, Word::plate)) {
         text.plate = PlateWords{styles_.paint_words(), nullptr, nullptr, std::nullopt};
         return true;
@@ -63,7 +64,7 @@ bool TextParser::take_plate_words(TextStatement& text, WordsBefore& before) {
            take_number(text.plate->radius, before, Word::rounded);
 }
 
-bool TextParser::take_face_words(TextStatement& text, WordsBefore& before) {
+bool TextParser::take_face_words(LetterWords& text, WordsBefore& before) {
     if (cursor_.take_once(before, Word::face)) {
         text.face.emplace();
         do {
@@ -82,15 +83,15 @@ bool TextParser::take_face_words(TextStatement& text, WordsBefore& before) {
     return take_number(text.face->weight, before, Word::weight);
 }
 
-bool TextParser::take_setting(TextStatement& text, WordsBefore& before) {
+bool TextParser::take_setting(LetterWords& text, WordsBefore& before) {
     if (cursor_.take_once(before, Word::anchor)) {
         text.anchor = anchor();
     } else if (cursor_.take_once(before, Word::aligned)) {
         text.alignment = cursor_.choice<TextColumn>(text_columns);
     } else if (take_number(text.size, before, Word::size)) {
-        if (cursor_.take(Word::capitals)) text.size_of = SizeOf::capitals;
+        text.size_of_capitals = cursor_.take(Word::capitals);
     } else if (cursor_.take_once(before, Word::fit)) {
-        expressions_.width_and_height(text.fit_width, text.fit_height);
+        text.fit = expressions_.size();
     } else {
         return take_number(text.spacing, before, Word::spacing) ||
                take_number(text.leading, before, Word::leading) ||

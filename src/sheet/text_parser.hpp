@@ -15,14 +15,15 @@ class TextParser {
     TextParser(TokenCursor& cursor, ExpressionParser& expressions, StyleParser& styles)
         : cursor_(cursor), expressions_(expressions), styles_(styles) {}
 
-    /// What follows the word text.
-    TextStatement statement();
+    /// A word of lettering and what follows it. @throws SheetError if there is none.
+    void take_words(LetterWords& text, WordsBefore& before);
 
   private:
-    bool take_paint(TextStatement& text, WordsBefore& before);
-    bool take_plate_words(TextStatement& text, WordsBefore& before);
-    bool take_face_words(TextStatement& text, WordsBefore& before);
-    bool take_setting(TextStatement& text, WordsBefore& before);
+    bool take_paint(LetterWords& text, WordsBefore& before);
+    bool take_plate_words(LetterWords& text, WordsBefore& before);
+    bool take_face_words(LetterWords& text, WordsBefore& before);
+    bool take_setting(LetterWords& text, WordsBefore& before);
+    bool take_blending(LetterWords& text, WordsBefore& before);
     bool take_number(ExpressionPtr& number, WordsBefore& before, Word word);
     TextAnchor anchor();
 

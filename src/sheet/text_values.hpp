@@ -1,21 +1,19 @@
 /// @file
-/// What statements of lettering amount to.
+/// What words of lettering amount to.
 #pragma once
 
+#include "sheet/context.hpp"
 #include "sheet/syntax.hpp"
 #include "sheet/value.hpp"
 
-#include <coldbrick/face.hpp>
-#include <coldbrick/text_style.hpp>
-
-#include <vector>
-
 namespace coldbrick::sheet {
 
-/// @param faces the one to set in and those that have what it lacks; none for the stroke face
-/// @throws SheetError where a value is none, or outside its range; likewise below.
-TextStyle text_style_of(const TextStatement& words, const Definitions& names, const std::vector<Face>& faces);
+/// What the words make of the style that they begin with, or of the usual one.
+/// @throws SheetError where a value is none, or outside its range.
+LetterStyle letter_style_of(const LetterWords& words, const Context& context);
 
-TextPaint text_paint_of(const TextStatement& words, const Definitions& names);
+/// The style as it is where a motif is placed: turned and scaled along.
+/// @throws ArgumentError if it would be too large.
+LetterStyle placed(LetterStyle style, const Placing& placing);
 
 } // namespace coldbrick::sheet

@@ -32,10 +32,18 @@ Token TokenReader::next() {
     if (is_digit(c)) return number();
     if (c == '"') return text();
     if (c == '#') return token(Token::Kind::colour, length_while(1, is_letter_or_digit));
-    if (std::string_view("(),.+-*/=").find(c) == std::string_view::npos) fail_at_stranger();
-    if (c == '(') ++depth_;
-    if (c == ')' && depth_ > 0) --depth_;
+    const bool is_pair = peek(1) == '=' && std::string_view("<>=!").find(c) != std::string_view::npos;
+    if (is_pair) return token(Token::Kind::symbol, 2);
+    if (std::string_view("()[],.+-*/=<>").find(c) == std::string_view::npos) fail_at_stranger();
+    if (c == '(' || c == '[') ++depth_;
+    if ((c == ')' || c == ']') && depth_ > 0) --depth_;
     return token(Token::Kind::symbol, 1);
+}
+
+void TokenReader::skip_line(std::size_t place) {
+    at_ = std::min(source_.text.find_first_of("\r\n", place), source_.text.size());
+    depth_ = 0;
+    goes_on_ = false;
 }
 
 char TokenReader::peek(std::size_t ahead) const {

@@ -18,7 +18,7 @@ struct Token {
         number, ///< decimal, perhaps with a fraction
         colour, ///< # and hexadecimal digits
         text,   ///< between double quotes, which belong to it
-        symbol, ///< one of ( ) , . + - * / =
+        symbol, ///< one of ( ) [ ] , . + - * / = < > <= >= == !=
         end_of_line,
         end_of_sheet,
     };
@@ -30,7 +30,12 @@ struct Token {
 
     /// True of a word without a meaning of its own.
     [[nodiscard]] bool is_name() const { return kind == Kind::word && word == Word::none; }
-    [[nodiscard]] bool is_symbol(char symbol) const { return kind == Kind::symbol && text[0] == symbol; }
+    [[nodiscard]] bool is_symbol(char symbol) const {
+        return kind == Kind::symbol && text.size() == 1 && text[0] == symbol;
+    }
+    [[nodiscard]] bool is_symbol(std::string_view symbol) const {
+        return kind == Kind::symbol && text == symbol;
+    }
     [[nodiscard]] bool ends_statement() const { return kind >= Kind::end_of_line; }
 };
 
@@ -47,6 +52,9 @@ class TokenReader {
     /// The next word; end_of_sheet for ever after the last one.
     /// @throws SheetError at a character that no word begins with.
     Token next();
+
+    /// Goes on at the end of the line that a place is in.
+    void skip_line(std::size_t place);
 
   private:
     [[nodiscard]] char peek(std::size_t ahead = 0) const;

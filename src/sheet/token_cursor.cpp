@@ -31,13 +31,24 @@ bool TokenCursor::take_symbol(char symbol) {
     return true;
 }
 
+bool TokenCursor::take_symbol(std::string_view symbol) {
+    if (!next().is_symbol(symbol)) return false;
+    take();
+    return true;
+}
+
 void TokenCursor::expect_symbol(char symbol) {
     if (!take_symbol(symbol)) fail_expecting(fmt::format("\"{}\"", symbol));
 }
 
-void TokenCursor::expect_times() {
-    if (next().kind != Token::Kind::word || next().text != "x") fail_expecting("\"x\"");
+bool TokenCursor::take_times() {
+    if (next().kind != Token::Kind::word || next().text != "x") return false;
     take();
+    return true;
+}
+
+void TokenCursor::expect_times() {
+    if (!take_times()) fail_expecting("\"x\"");
 }
 
 void TokenCursor::expect_end() const {
@@ -54,6 +65,7 @@ Token TokenCursor::name() {
     if (!next().is_name())
         fail(next().location,
              fmt::format("{} has a meaning of its own and cannot be a name", base::in_quotes(next().text)));
+    note(next().text);
     return take();
 }
 

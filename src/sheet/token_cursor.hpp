@@ -2,13 +2,17 @@
 /// A sheet's tokens as statements are made of them.
 #pragma once
 
+#include "sheet/random_bits.hpp"
 #include "sheet/source.hpp"
 #include "sheet/token.hpp"
 #include "sheet/words.hpp"
 
 #include <fmt/core.h>
 
+#include <algorithm>
 #include <array>
+#include <cstddef>
+#include <cstdint>
 #include <initializer_list>
 #include <optional>
 #include <span>
@@ -22,12 +26,30 @@ namespace coldbrick::sheet {
 /// The source's tokens without the ends of lines that do not end a statement, and a look at those to come.
 class StatementTokens {
   public:
-    explicit StatementTokens(const Source& source) : reader_(source), coming_{read(), read()} {}
+    /// Begins with ends of lines, and reads nothing yet.
+    explicit StatementTokens(const Source& source)
+        : source_(source), reader_(source), coming_{blank(), blank()} {}
 
     [[nodiscard]] const Token& next() const { return coming_[0]; }
     [[nodiscard]] const Token& second() const { return coming_[1]; }
 
     Token take() { return std::exchange(coming_[0], std::exchange(coming_[1], read())); }
+
+    /// Goes on with the statement after the one that a place is in, which has been read up to next().
+    /// @throws SheetError as TokenReader::next()
+    void skip_statement(std::size_t place) {
+        place = std::max(place, next().location.offset);
+        held_.reset();
+        coming_ = {blank(), blank()};
+        Token token = blank();
+        do {
+            reader_.skip_line(place);
+            do token = reader_.next();
+            while (token.kind == Token::Kind::end_of_line);
+            place = token.location.offset;
+        } while (continues_statement(token.word));
+        held_ = token;
+    }
 
   private:
     Token read() {
@@ -41,6 +63,11 @@ class StatementTokens {
         return line_end;
     }
 
+    [[nodiscard]] Token blank() const {
+        return {Token::Kind::end_of_line, source_.text.substr(0, 0), {&source_, 0}, Word::none};
+    }
+
+    const Source& source_;
     TokenReader reader_;
     std::optional<Token> held_; ///< read already, but not given
     std::array<Token, 2> coming_;
@@ -60,12 +87,32 @@ class WordsBefore {
 /// Takes tokens one after the other, and tells what is wrong with the next one.
 class TokenCursor {
   public:
+    /// Stands at the end of a line before the source's first token.
     explicit TokenCursor(const Source& source) : tokens_(source) {}
 
     [[nodiscard]] const Token& next() const { return tokens_.next(); }
     [[nodiscard]] const Token& second() const { return tokens_.second(); }
     [[nodiscard]] bool at_end() const { return next().ends_statement(); }
-    Token take() { return tokens_.take(); }
+    /// True if the next token may begin a value, and no word of a style.
+    [[nodiscard]] bool begins_value() const {
+        return !at_end() &&
+               (next().word == Word::none || next().word == Word::if_ || next().word == Word::sheet) &&
+               !next().is_symbol(',') && !next().is_symbol(')');
+    }
+    Token take() {
+        if (next().word != Word::none) note(next().text);
+        return tokens_.take();
+    }
+
+    /// Makes a name, other than a colour's, part of what take_structure() tells.
+    void note(std::string_view name) { structure_ = mixed_bits(structure_, text_bits(name)); }
+
+    /// What the words that have been taken and the names that have been noted since this was asked before
+    /// make, whatever numbers, colours and texts stand among them.
+    std::uint64_t take_structure() { return std::exchange(structure_, 0); }
+
+    /// Goes on with the statement after the one that a place is in.
+    void skip_statement(std::size_t place) { tokens_.skip_statement(place); }
 
     /// Takes the next token if it is this word.
     bool take(Word word) {
@@ -80,9 +127,11 @@ class TokenCursor {
     bool take_once(WordsBefore& before, Word word, std::string_view subject = {});
 
     bool take_symbol(char symbol);
+    bool take_symbol(std::string_view symbol);
     void expect_symbol(char symbol);
 
     /// Takes the x between a width and a height, which may be a name elsewhere.
+    bool take_times();
     void expect_times();
     void expect_end() const;
 
@@ -118,6 +167,7 @@ class TokenCursor {
 
   private:
     StatementTokens tokens_;
+    std::uint64_t structure_ = 0;
 };
 
 } // namespace coldbrick::sheet

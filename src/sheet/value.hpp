@@ -1,61 +1,100 @@
 /// @file
-/// What expressions amount to.
+/// The kinds of values that sheets work with.
 #pragma once
 
-#include "base/limits.hpp"
 #include "sheet/source.hpp"
-#include "sheet/syntax.hpp"
 
 #include <coldbrick/colour.hpp>
+#include <coldbrick/fill.hpp>
 #include <coldbrick/palette.hpp>
 #include <coldbrick/point.hpp>
 #include <coldbrick/position.hpp>
+#include <coldbrick/shape.hpp>
 #include <coldbrick/shared.hpp>
+#include <coldbrick/stroke.hpp>
+#include <coldbrick/text_style.hpp>
 
-#include <cstdint>
-#include <map>
+#include <memory>
+#include <optional>
 #include <string>
 #include <string_view>
 #include <variant>
+#include <vector>
 
 namespace coldbrick::sheet {
 
-using Value = std::variant<double, Position, Colour, Shared<Palette>, std::string>;
+/// A box as it is worked with: a top-left pixel and an extent, which need not be whole.
+struct RealBox {
+    double x = 0;
+    double y = 0;
+    double width = 0;
+    double height = 0;
 
-/// A name's value and where it was defined.
-struct Definition {
-    Value value;
-    Location location;
+    static RealBox of(const Box& box) {
+        return {static_cast<double>(box.x), static_cast<double>(box.y), static_cast<double>(box.width),
+                static_cast<double>(box.height)};
+    }
+
+    /// A place within: (0, 0) is the top-left pixel and (1, 1) the bottom-right one.
+    [[nodiscard]] Position at(double across, double down) const {
+        return {x + across * (width - 1), y + down * (height - 1)};
+    }
+
+    friend bool operator==(const RealBox&, const RealBox&) = default;
 };
 
-using Definitions = std::map<std::string, Definition, std::less<>>;
+struct Value;
 
-/// Works an expression out. @throws SheetError where names are unknown or kinds of values do not fit.
-Value evaluate(const Expression& expression, const Definitions& names);
+/// Values in a row.
+using List = std::shared_ptr<const std::vector<Value>>;
 
-/// The colour that the expression amounts to. @throws SheetError if it is none.
-Colour colour_value(const Expression& expression, const Definitions& names);
+/// A row of data: a value for each column.
+struct DataRow {
+    std::shared_ptr<const std::vector<std::string>> columns;
+    std::vector<Value> values;
+};
+using Row = std::shared_ptr<const DataRow>;
 
-/// The number of 0..1. @throws SheetError if it is none or outside of that.
-double share(const Expression& expression, const Definitions& names, std::string_view what);
+/// What has been drawn and given a name: its bounds and, of a shape, its pixels.
+struct DrawnItem {
+    RealBox bounds;
+    std::optional<Shape> shape; ///< none of texts and pictures
+};
+using Drawn = std::shared_ptr<const DrawnItem>;
 
-/// The number rounded to whole pixels, halves up.
-/// @param what the message's name for it.
-/// @throws SheetError if it is no number or rounds to one outside low..high.
-std::int32_t pixels(const Expression& expression, const Definitions& names, std::string_view what,
-                    std::int32_t low, std::int32_t high = base::last_coordinate);
+/// A style with a name, for shapes.
+struct ShapeStyle {
+    std::optional<Fill> fill;
+    std::optional<Stroke> stroke;
+};
 
-/// The number as it is. @throws SheetError if it is none.
-double number(const Expression& expression, const Definitions& names, std::string_view what);
+/// A style with a name, for texts. What has no paint cannot be drawn before it has been given one.
+struct LetterStyle {
+    TextStyle style;
+    TextPaint paint;
+    bool has_paint = false;
+};
 
-/// The text as it is; a number becomes one. @throws SheetError if it is neither.
-std::string text_value(const Expression& expression, const Definitions& names);
+using Style = std::shared_ptr<const std::variant<ShapeStyle, LetterStyle>>;
 
-/// The position as it is. @throws SheetError if it is no point.
-Position position(const Expression& expression, const Definitions& names);
+/// A name has no value after its statement has failed.
+using Missing = std::monostate;
 
-/// The position rounded to a pixel, halves to the right and down.
-/// @throws SheetError if it is no point or lies outside the 32-bit coordinates.
-Point pixel(const Expression& expression, const Definitions& names);
+struct Value : std::variant<Missing, double, bool, Position, Colour, RealBox, Shared<Palette>, std::string,
+                            List, Row, Drawn, Style> {
+    using variant::variant;
+};
+
+/// The kind with its article, for messages.
+std::string_view kind_name(const Value& value);
+
+/// A number with as many digits as it has.
+std::string shortest(double number);
+
+/// The value as `+` joins it to a text, or nothing if it cannot be.
+std::optional<std::string> written(const Value& value);
+
+/// The box of a box or of what has been drawn.
+std::optional<RealBox> box_of(const Value& value);
 
 } // namespace coldbrick::sheet

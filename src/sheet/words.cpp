@@ -1,25 +1,32 @@
 #include "sheet/words.hpp"
 
+#include "sheet/random_bits.hpp"
+
 #include <algorithm>
 
 namespace coldbrick::sheet {
 
 namespace {
 
-/// The words in the order of their texts.
-constexpr auto sorted_words = [] {
-    std::array<Word, word_texts.size()> result{};
-    for (std::size_t i = 0; i < result.size(); ++i) result[i] = static_cast<Word>(i);
-    std::ranges::sort(result, {}, text_of);
+/// The words by the lowest bits of what their texts make: of words that make the same, one after the other.
+constexpr std::size_t table_size = 1024;
+constexpr auto words_by_bits = [] {
+    std::array<Word, table_size> result{};
+    result.fill(Word::none);
+    for (std::size_t i = 0; i < word_texts.size(); ++i) {
+        std::size_t at = text_bits(word_texts[i]) % table_size;
+        while (result[at] != Word::none) at = (at + 1) % table_size;
+        result[at] = static_cast<Word>(i);
+    }
     return result;
 }();
-static_assert(std::ranges::adjacent_find(sorted_words, {}, text_of) == sorted_words.end());
 
 } // namespace
 
 Word word_of(std::string_view text) {
-    const auto* const found = std::ranges::lower_bound(sorted_words, text, {}, text_of);
-    return found != sorted_words.end() && text_of(*found) == text ? *found : Word::none;
+    std::size_t at = text_bits(text) % table_size;
+    while (words_by_bits[at] != Word::none && text_of(words_by_bits[at]) != text) at = (at + 1) % table_size;
+    return words_by_bits[at];
 }
 
 } // namespace coldbrick::sheet

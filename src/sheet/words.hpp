@@ -24,6 +24,7 @@ enum class Word : std::uint8_t {
     frames,
     let,
     palette,
+    style,
     image,
     text,
     dots,
@@ -37,6 +38,17 @@ enum class Word : std::uint8_t {
     segment,
     polygon,
     star,
+    if_,
+    repeat,
+    motif,
+    place,
+    layer,
+    clip,
+    data,
+    include,
+    // These begin a line, too, but end a block or part of it.
+    else_,
+    end,
     // These cannot.
     on,
     at,
@@ -95,25 +107,49 @@ enum class Word : std::uint8_t {
     padding,
     border,
     axis,
+    stipple,
+    texture,
+    mask,
+    like,
+    named,
+    with,
+    above,
+    below,
+    left_of,
+    right_of,
+    gap,
+    scaled,
+    seed,
+    by,
+    in,
+    then,
+    and_,
+    or_,
+    not_,
+    true_,
+    false_,
     none, ///< a word without a meaning of its own
 };
 
-inline constexpr std::size_t statement_count = static_cast<std::size_t>(Word::on);
+inline constexpr std::size_t statement_count = static_cast<std::size_t>(Word::else_);
 
 /// The words as they are written, in the order of the enumeration.
 inline constexpr auto word_texts = std::to_array<std::string_view>(
-    {"sheet",    "frames",  "let",     "palette", "image",   "text",    "dots",    "line",   "path",
-     "arc",      "box",     "circle",  "ellipse", "sector",  "segment", "polygon", "star",   "on",
-     "at",       "to",      "radius",  "radii",   "size",    "rounded", "turned",  "from",   "sweep",
-     "corners",  "tips",    "notch",   "ring",    "closed",  "fill",    "nonzero", "tiling", "stroke",
-     "cap",      "join",    "limit",   "inside",  "outside", "dashes",  "offset",  "along",  "around",
-     "hatch",    "spacing", "wide",    "opacity", "blend",   "anchor",  "contain", "cover",  "mirrored",
-     "key",      "rate",    "curve",   "smooth",  "crisp",   "linear",  "face",    "weight", "slanted",
-     "capitals", "aligned", "leading", "within",  "lines",   "fit",     "thick",   "plate",  "padding",
-     "border",   "axis"});
+    {"sheet",  "frames",   "let",      "palette", "style",    "image",   "text",    "dots",    "line",
+     "path",   "arc",      "box",      "circle",  "ellipse",  "sector",  "segment", "polygon", "star",
+     "if",     "repeat",   "motif",    "place",   "layer",    "clip",    "data",    "include", "else",
+     "end",    "on",       "at",       "to",      "radius",   "radii",   "size",    "rounded", "turned",
+     "from",   "sweep",    "corners",  "tips",    "notch",    "ring",    "closed",  "fill",    "nonzero",
+     "tiling", "stroke",   "cap",      "join",    "limit",    "inside",  "outside", "dashes",  "offset",
+     "along",  "around",   "hatch",    "spacing", "wide",     "opacity", "blend",   "anchor",  "contain",
+     "cover",  "mirrored", "key",      "rate",    "curve",    "smooth",  "crisp",   "linear",  "face",
+     "weight", "slanted",  "capitals", "aligned", "leading",  "within",  "lines",   "fit",     "thick",
+     "plate",  "padding",  "border",   "axis",    "stipple",  "texture", "mask",    "like",    "named",
+     "with",   "above",    "below",    "left_of", "right_of", "gap",     "scaled",  "seed",    "by",
+     "in",     "then",     "and",      "or",      "not",      "true",    "false"});
 static_assert(word_texts.size() == static_cast<std::size_t>(Word::none) &&
-              word_texts[static_cast<std::size_t>(Word::star)] == "star" &&
-              word_texts[static_cast<std::size_t>(Word::axis)] == "axis");
+              word_texts[static_cast<std::size_t>(Word::end)] == "end" &&
+              word_texts[static_cast<std::size_t>(Word::false_)] == "false");
 
 constexpr std::string_view text_of(Word word) {
     return word_texts[static_cast<std::size_t>(word)];
@@ -131,16 +167,6 @@ Word word_of(std::string_view text);
 constexpr bool continues_statement(Word word) {
     return word >= Word::on && word != Word::none;
 }
-
-/// A name that a bracket makes a function, and how many values it takes.
-struct Function {
-    std::string_view name;
-    std::size_t least;
-    std::size_t most;
-};
-inline constexpr Function functions[] = {
-    {"rgb", 3, 4}, {"hsl", 3, 4}, {"mix", 2, 3},    {"lighter", 2, 2}, {"darker", 2, 2}, {"sin", 1, 1},
-    {"cos", 1, 1}, {"mod", 2, 2}, {"bounce", 3, 3}, {"chance", 2, 2},  {"digits", 2, 3}, {"signed", 2, 3}};
 
 /// The words of an enumeration's values.
 template <class Value>

@@ -37,10 +37,24 @@ void sheets(Bytes bytes) {
         const auto load_image = [](const std::string&, std::size_t most) {
             return Image({3, 2}, PixelFormat::rgba8, Colour(9, 99, 199, 99), most);
         };
-        const Sheet sheet =
-            read_sheet(text_of(bytes), "fuzz.brick", {.load_image = load_image, .most_image_bytes = 1 << 24});
-        if (std::int64_t{sheet.size.width} * sheet.size.height > 100000 || sheet.drawing.items().size() > 200)
-            return;
+        // Data and a sheet to include, whatever their names are.
+        const auto load_text = [](const std::string& file, std::size_t) -> std::string {
+            return file.ends_with(".brick") ? "let included = 3\nmotif m(a = 1)\ndots (a, 1) stroke red\nend"
+                                            : "x,y,name\n1,2,Alder\n3,4,Marram";
+        };
+        const SheetReading reading{.load_image = load_image,
+                                   .most_image_bytes = 1 << 24,
+                                   .load_text = load_text,
+                                   .limits = {.steps = 20000, .items = 2000, .pixels = 100000, .files = 20},
+                                   .warns = true};
+        const Sheet sheet = read_sheet(text_of(bytes), "fuzz.brick", reading);
+        const std::string tidied = tidied_sheet(text_of(bytes), "fuzz.brick");
+        require(tidied_sheet(tidied, "tidied.brick") == tidied, "tidying twice is tidying once");
+        const Sheet again = read_sheet(tidied, "tidied.brick", reading);
+        require(again.drawing.items().size() == sheet.drawing.items().size(), "tidying changes no statement");
+        require(sheet.again(reading).drawing.items().size() == sheet.drawing.items().size(),
+                "carried out again, a sheet is the same");
+        if (sheet.drawing.items().size() > 200) return;
         (void)sheet.render();
     });
 }

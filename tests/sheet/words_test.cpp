@@ -1,5 +1,6 @@
 // The table of words, which the parser, its messages and the manual are held to.
 
+#include "sheet/functions.hpp"
 #include "sheet/words.hpp"
 #include "support/errors.hpp"
 #include "support/files.hpp"
@@ -32,7 +33,17 @@ std::set<std::string> words_in_code_spans(const std::string& manual) {
 TEST(Words, EachIsFoundByItsTextExplainedInTheManualAndNoName) {
     const std::string manual = test::read_file(std::string(COLDBRICK_SOURCE_FOLDER) + "/docs/sheets.md");
     const std::set<std::string> explained = words_in_code_spans(manual);
+    const std::string highlighted = test::read_file(std::string(COLDBRICK_SOURCE_FOLDER) +
+                                                    "/docs/editor/coldbrick-sheet.tmLanguage.json");
+    const auto is_highlighted = [&](std::string_view text) {
+        return std::regex_search(highlighted, std::regex("[(|]" + std::string(text) + "[|)]"));
+    };
+    for (const std::string_view name : function_names()) {
+        EXPECT_TRUE(explained.contains(std::string(name))) << name;
+        EXPECT_TRUE(is_highlighted(name)) << name;
+    }
     for (const std::string_view text : word_texts) {
+        EXPECT_TRUE(is_highlighted(text)) << text;
         EXPECT_EQ(text_of(word_of(text)), text);
         EXPECT_TRUE(explained.contains(std::string(text))) << text;
         const std::string sheet = "let " + std::string(text) + " = 1";
@@ -49,9 +60,13 @@ TEST(Words, ThoseThatBeginAStatementDoAndOthersGoOnWithTheOneBefore) {
     for (const std::string_view text : word_texts) {
         std::string message;
         try {
-            (void)read_sheet("let a = 1\n" + std::string(text), "quay.brick");
+            (void)read_sheet("include \"marks.brick\"\n" + std::string(text), "quay.brick");
         } catch (const SheetError& error) {
             message = error.what();
+        }
+        if (word_of(text) == Word::end || word_of(text) == Word::else_) {
+            EXPECT_NE(message.find("there is no block that this"), message.npos) << message;
+            continue;
         }
         const bool goes_on =
             message.find("expected the end of the line, found \"" + std::string(text)) != message.npos;

@@ -1,0 +1,19 @@
+#include "commands.hpp"
+#include "text_file.hpp"
+
+#include <coldbrick/error.hpp>
+#include <coldbrick/files.hpp>
+#include <coldbrick/sheet.hpp>
+
+#include <fmt/format.h>
+
+#include <span>
+#include <string>
+
+void tidy(const TidyArguments& arguments) {
+    const std::string text = read_text(arguments.path);
+    const std::string tidied = coldbrick::tidied_sheet(text, arguments.path);
+    if (!arguments.replace) return fmt::print("{}", tidied);
+    if (arguments.path == "-") throw coldbrick::FileError("standard input cannot be replaced");
+    if (tidied != text) coldbrick::write_file(arguments.path, std::as_bytes(std::span(tidied)));
+}

@@ -1,0 +1,136 @@
+#include "sheet/data_rows.hpp"
+
+#include "base/shown_text.hpp"
+
+#include <coldbrick/error.hpp>
+
+#include <csv.h>
+#include <fmt/core.h>
+#include <nlohmann/json.hpp>
+
+#include <algorithm>
+#include <charconv>
+#include <cmath>
+#include <memory>
+#include <utility>
+#include <vector>
+
+namespace coldbrick::sheet {
+
+namespace {
+
+using Columns = std::vector<std::string>;
+
+/// A number if all of the text is one; an empty text stays a text.
+Value value_of(const std::string& text) {
+    double number = 0;
+    const char* const end = text.data() + text.size();
+    const auto [stopped, error] = std::from_chars(text.data(), end, number);
+    if (!text.empty() && error == std::errc() && stopped == end && std::isfinite(number)) return number;
+    return text;
+}
+
+List list_of(std::vector<Value> values) {
+    return std::make_shared<const std::vector<Value>>(std::move(values));
+}
+
+/// Gathers fields and rows as the parser finds them.
+class CsvTable {
+  public:
+    explicit CsvTable(std::string_view file) : file_(file) {}
+
+    void add_field(std::string_view field) { fields_.emplace_back(field); }
+
+    void end_row() {
+        ++number_;
+        if (!columns_) {
+            columns_ = std::make_shared<const Columns>(std::exchange(fields_, {}));
+            return;
+        }
+        if (fields_.size() != columns_->size() && fault_.empty())
+            fault_ = fmt::format("{}: row {} has {} values, but there are {} columns", base::shown(file_),
+                                 number_, fields_.size(), columns_->size());
+        std::vector<Value> values;
+        for (const std::string& field : fields_) values.push_back(value_of(field));
+        fields_.clear();
+        rows_.emplace_back(std::make_shared<const DataRow>(DataRow{columns_, std::move(values)}));
+    }
+
+    List rows() && {
+        if (!fault_.empty()) throw FileError(fault_);
+        if (!columns_)
+            throw FileError(fmt::format("{}: there is no row with the columns' names", base::shown(file_)));
+        return list_of(std::move(rows_));
+    }
+
+  private:
+    std::string_view file_;
+    std::shared_ptr<const Columns> columns_;
+    Columns fields_;
+    std::vector<Value> rows_;
+    std::size_t number_ = 0;
+    std::string fault_; ///< the first one: the parser's calls cannot throw
+};
+
+struct CloseParser {
+    void operator()(csv_parser* parser) const { csv_free(parser); }
+};
+
+List csv_rows(std::string_view file, std::string_view text) {
+    constexpr std::string_view byte_order_mark = "\xEF\xBB\xBF";
+    if (text.starts_with(byte_order_mark)) text.remove_prefix(byte_order_mark.size());
+    csv_parser state;
+    if (csv_init(&state, CSV_STRICT | CSV_STRICT_FINI | CSV_APPEND_NULL) != 0) throw std::bad_alloc();
+    const std::unique_ptr<csv_parser, CloseParser> parser(&state);
+    CsvTable table(file);
+    const auto on_field = [](void* field, std::size_t size, void* to) {
+        static_cast<CsvTable*>(to)->add_field({static_cast<const char*>(field), size});
+    };
+    const auto on_row = [](int, void* to) { static_cast<CsvTable*>(to)->end_row(); };
+    const std::size_t read = csv_parse(parser.get(), text.data(), text.size(), on_field, on_row, &table);
+    if (read != text.size() || csv_fini(parser.get(), on_field, on_row, &table) != 0) {
+        const auto line = 1 + std::ranges::count(text.substr(0, read), '\n');
+        throw FileError(
+            fmt::format("{}:{}: {}", base::shown(file), line, csv_strerror(csv_error(parser.get()))));
+    }
+    return std::move(table).rows();
+}
+
+Value value_of(const nlohmann::json& json) {
+    if (json.is_number()) return json.get<double>();
+    if (json.is_boolean()) return json.get<bool>();
+    if (json.is_string()) return json.get<std::string>();
+    if (json.is_null()) return std::string();
+    return json.dump();
+}
+
+/// The columns are all names that any of the objects has; what one lacks is an empty text.
+List json_rows(std::string_view file, const std::string& text) {
+    const nlohmann::json json = nlohmann::json::parse(text, nullptr, false);
+    const auto is_object = [](const nlohmann::json& one) { return one.is_object(); };
+    if (json.is_discarded() || !json.is_array() || !std::ranges::all_of(json, is_object))
+        throw FileError(fmt::format("{}: data are a JSON array of objects", base::shown(file)));
+    Columns names;
+    for (const nlohmann::json& object : json)
+        for (const auto& [name, value] : object.items())
+            if (std::ranges::find(names, name) == names.end()) names.push_back(name);
+    const auto columns = std::make_shared<const Columns>(std::move(names));
+    std::vector<Value> rows;
+    for (const nlohmann::json& object : json) {
+        std::vector<Value> values;
+        for (const std::string& name : *columns) {
+            const auto found = object.find(name);
+            values.push_back(found == object.end() ? Value(std::string()) : value_of(*found));
+        }
+        rows.emplace_back(std::make_shared<const DataRow>(DataRow{columns, std::move(values)}));
+    }
+    return list_of(std::move(rows));
+}
+
+} // namespace
+
+List rows_of(std::string_view file, const std::string& text) {
+    return file.ends_with(".json") ? json_rows(file, text) : csv_rows(file, text);
+}
+
+} // namespace coldbrick::sheet

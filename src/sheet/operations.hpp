@@ -1,0 +1,18 @@
+/// @file
+/// What the signs between values do.
+#pragma once
+
+#include "sheet/source.hpp"
+#include "sheet/syntax.hpp"
+#include "sheet/value.hpp"
+
+namespace coldbrick::sheet {
+
+/// The operation between two values, but for `and` and `or`.
+/// @throws SheetError at the place if it does not suit their kinds, or divides by zero.
+Value operate(const Location& location, Operation operation, const Value& left, const Value& right);
+
+/// The value with the other sign. @throws SheetError as above.
+Value negated(const Location& location, const Value& value);
+
+} // namespace coldbrick::sheet

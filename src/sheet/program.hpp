@@ -1,0 +1,41 @@
+/// @file
+/// A sheet that has been read, as it is carried out again and again.
+#pragma once
+
+#include "sheet/loaded_files.hpp"
+#include "sheet/scopes.hpp"
+#include "sheet/source.hpp"
+#include "sheet/syntax.hpp"
+
+#include <cstdint>
+#include <deque>
+#include <string>
+#include <utility>
+#include <vector>
+
+namespace coldbrick::sheet {
+
+/// A text and its name, to which places in it refer.
+struct OwnSource {
+    OwnSource(std::string its_name, std::string its_text)
+        : name(std::move(its_name)), text(std::move(its_text)), source{name, text} {}
+    OwnSource(const OwnSource&) = delete;
+    OwnSource& operator=(const OwnSource&) = delete;
+    ~OwnSource() = default;
+
+    std::string name;
+    std::string text;
+    Source source;
+};
+
+struct Program {
+    std::deque<OwnSource> sources; ///< the sheet's own, then those that it includes
+    std::deque<Motif> motifs;
+    Block statements;
+    std::vector<Location> places; ///< of the statements, by their tags
+    std::uint32_t size = 0;       ///< how many values of names it keeps
+    std::vector<Scopes::Unused> unused;
+    mutable LoadedFiles loaded; ///< by carrying it out
+};
+
+} // namespace coldbrick::sheet

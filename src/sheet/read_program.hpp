@@ -1,0 +1,18 @@
+/// @file
+/// Reads a sheet and those that it includes.
+#pragma once
+
+#include "sheet/program.hpp"
+
+#include <coldbrick/sheet.hpp>
+
+#include <memory>
+#include <string_view>
+
+namespace coldbrick::sheet {
+
+/// @throws SheetError with all faults, up to a number.
+std::shared_ptr<const Program> read_program(std::string_view text, std::string_view name,
+                                            const SheetReading& reading);
+
+} // namespace coldbrick::sheet

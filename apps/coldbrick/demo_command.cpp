@@ -72,7 +72,7 @@ void add_reels(const Sample& sample, const fs::path& path, std::vector<Output>& 
     const cb::Sheet first = cb::read_sheet(sample.text, path.string(), reading(0));
     std::vector<cb::Image> frames;
     frames.reserve(static_cast<std::size_t>(first.frames));
-    for (std::int32_t i = 0; i < first.frames; ++i) 
+    for (std::int32_t i = 0; i < first.frames; ++i)
         frames.push_back(first.again(reading(i)).render(cb::PixelFormat::rgb8));
     const auto frame = [&](std::int32_t i) { return frames[static_cast<std::size_t>(i)]; };
     for (const auto& [type, extension] :
@@ -98,7 +98,8 @@ std::vector<Output> drawn_samples(const fs::path& folder) {
             continue;
         }
         const auto images = images_among(made);
-        const cb::Sheet sheet = cb::read_sheet(sample.text, path.string(), {.load_image = images, .load_text = text_of_sample});
+        const cb::Sheet sheet =
+            cb::read_sheet(sample.text, path.string(), {.load_image = images, .load_text = text_of_sample});
         const fs::path picture = fs::path(path).replace_extension(extension);
         const cb::FileType type = cb::file_type(picture);
         made.push_back({picture, cb::encode(sheet.render(format_for(sheet, type)), type), path.string()});

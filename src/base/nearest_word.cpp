@@ -50,7 +50,7 @@ std::string_view nearest_word(std::string_view word, std::span<const std::string
 
 std::string did_you_mean(std::string_view word, std::span<const std::string_view> known) {
     const std::string_view meant = nearest_word(word, known);
-    return meant.empty() ? "" : fmt::format("; did you mean \"{}\"?", meant);
+    return meant.empty() ? "" : fmt::format("; did you mean {}?", in_quotes(meant));
 }
 
 std::string list_of(std::span<const std::string_view> words) {

@@ -30,10 +30,6 @@ Value value_of(const std::string& text) {
     return text;
 }
 
-List list_of(std::vector<Value> values) {
-    return std::make_shared<const std::vector<Value>>(std::move(values));
-}
-
 /// Gathers fields and rows as the parser finds them.
 class CsvTable {
   public:

@@ -37,12 +37,12 @@ Value finite(const Location& location, Value value) {
     fail(expression.location, fmt::format("expected {}, not {}", kind, kind_name(found)));
 }
 
-/// The place of a box that an anchor's word names.
-std::optional<Position> anchor_of(const RealBox& box, std::string_view word) {
-    const auto* const found = std::ranges::find(anchors, word, &Choice<Anchor>::word);
-    if (found == std::end(anchors)) return std::nullopt;
-    const auto number = found - std::begin(anchors); // three columns of three rows
-    return box.at(static_cast<double>(number % 3) / 2, static_cast<double>(number / 3) / 2);
+/// True if lists lie within each other more often than this: taking them apart must not use up the stack.
+bool is_deeper(const Value& value, int most) {
+    const auto* const list = std::get_if<List>(&value);
+    if (list == nullptr) return false;
+    return most == 0 ||
+           std::ranges::any_of(**list, [most](const Value& one) { return is_deeper(one, most - 1); });
 }
 
 std::optional<Value> member_of_box(const RealBox& box, std::string_view name) {
@@ -51,7 +51,8 @@ std::optional<Value> member_of_box(const RealBox& box, std::string_view name) {
     if (name == "width") return box.width;
     if (name == "height") return box.height;
     if (name == "size") return Position{box.width, box.height};
-    if (const auto place = anchor_of(box, name)) return *place;
+    const auto* const anchor = std::ranges::find(anchors, name, &Choice<Anchor>::word);
+    if (anchor != std::end(anchors)) return box.at(anchor->value);
     return std::nullopt;
 }
 
@@ -86,8 +87,13 @@ class Evaluator {
         context_.take_steps(literal.values.size(), location_);
         std::vector<Value> values;
         values.reserve(literal.values.size());
-        for (const ExpressionPtr& value : literal.values) values.push_back(evaluate(*value, context_));
-        return std::make_shared<const std::vector<Value>>(std::move(values));
+        constexpr int deepest = 16;
+        for (const ExpressionPtr& value : literal.values) {
+            values.push_back(evaluate(*value, context_));
+            if (is_deeper(values.back(), deepest - 1))
+                fail(value->location, fmt::format("lists are more than {} deep within each other", deepest));
+        }
+        return list_of(std::move(values));
     }
 
     Value operator()(const Member& member) const {

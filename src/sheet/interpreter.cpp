@@ -4,6 +4,7 @@
 #include "image/style_checks.hpp"
 #include "sheet/evaluator.hpp"
 #include "sheet/expression_parser.hpp"
+#include "sheet/number_range.hpp"
 #include "sheet/parameters.hpp"
 #include "sheet/random_bits.hpp"
 #include "sheet/shape_values.hpp"
@@ -77,6 +78,7 @@ void Interpreter::run_apart(const Statement& statement) {
     chance_ = context_.seed;
     context_.placing = {};
     drawing_ = &result_.drawing;
+    nested_ = 0;
     try {
         carry_out(statement);
     } catch (const FollowsAFault&) { // which has been told
@@ -87,12 +89,18 @@ void Interpreter::run_apart(const Statement& statement) {
 
 void Interpreter::carry_out(const Statement& statement) {
     context_.take_steps(1, statement.location);
+    constexpr int most_nested = 1000; // of blocks and motifs, far from the end of the stack
+    if (nested_ == most_nested)
+        fail(statement.location,
+             fmt::format("blocks and motifs are more than {} deep within each other", most_nested));
+    ++nested_;
     context_.chance = mixed_bits(chance_, statement.key);
     const std::uint32_t outer = std::exchange(tag_, statement.tag);
     at_place(statement.location, [&] {
         std::visit([&](const auto& form) { carry_out(statement.location, form); }, statement.form);
     });
     tag_ = outer;
+    --nested_;
 }
 
 void Interpreter::carry_out_block(const Block& block) {
@@ -256,8 +264,7 @@ Shape Interpreter::placed_shape(const ShapeStatement& statement, bool exact) {
     Position from;
     Position to;
     if (words.side == PlacingWords::Side::none) {
-        const auto number = static_cast<int>(words.anchor); // three columns of three rows
-        from = bounds.at((number % 3) / 2.0, (number / 3) / 2.0);
+        from = bounds.at(words.anchor);
         to = moved_position(*words.to, context_);
     } else {
         RealBox beside = box_value(*words.to, context_);
@@ -369,11 +376,10 @@ void Interpreter::repeat_in_range(const RepeatStatement& statement) {
     const double last = number(*statement.last, context_, "last number");
     const double step = statement.step ? number(*statement.step, context_, "step") : 1;
     if (step == 0) fail(statement.step->location, "the step is 0");
-    constexpr double tolerance = 1e-9; // of a step: for fractions that are not exact
-    const double count = std::floor((last - first) / step + tolerance);
-    for (double i = 0; i <= count; ++i) {
+    const NumberRange range(first, last, step);
+    for (std::uint64_t i = 0; i < range.count(); ++i) {
         context_.take_steps(1, statement.count->location);
-        repeat_once(statement, static_cast<std::uint64_t>(i), first + i * step);
+        repeat_once(statement, i, range.at(i));
     }
 }
 

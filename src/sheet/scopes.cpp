@@ -5,7 +5,6 @@
 #include <fmt/core.h>
 
 #include <algorithm>
-#include <utility>
 
 namespace coldbrick::sheet {
 
@@ -38,7 +37,7 @@ void Scopes::open_block() {
 void Scopes::close_block() {
     Frame& frame = frames_.back();
     frame.count -= static_cast<std::uint32_t>(frame.blocks.back().size());
-    forget(std::move(frame.blocks.back()));
+    forget(frame.blocks.back());
     frame.blocks.pop_back();
 }
 
@@ -48,13 +47,13 @@ void Scopes::open_motif() {
 
 std::uint32_t Scopes::close_motif() {
     const std::uint32_t size = frames_.back().most;
-    forget(std::move(frames_.back().blocks.front()));
+    forget(frames_.back().blocks.front());
     frames_.pop_back();
     return size;
 }
 
-void Scopes::forget(Block block) {
-    for (auto& [name, known] : block)
+void Scopes::forget(const Block& block) {
+    for (const auto& [name, known] : block)
         if (!known.used) unused_.push_back({name, known.location});
 }
 

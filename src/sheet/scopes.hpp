@@ -70,7 +70,7 @@ class Scopes {
         std::uint32_t most = 0;
     };
 
-    void forget(Block block);
+    void forget(const Block& block);
 
     std::vector<Frame> frames_{Frame{std::vector<Block>(1)}};
     std::vector<Unused> unused_;

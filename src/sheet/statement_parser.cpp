@@ -380,6 +380,7 @@ void StatementParser::place_arguments(PlaceStatement& place) {
                                           parameters.begin());
             if (at == parameters.size()) {
                 std::vector<std::string_view> known;
+                known.reserve(parameters.size());
                 for (const Motif::Parameter& parameter : parameters) known.emplace_back(parameter.name);
                 fail(first.location,
                      fmt::format("the motif has no parameter {}{}", base::in_quotes(first.text),

@@ -19,7 +19,7 @@ class StyleParser {
 
     /// A style with a name, a fill, a stroke or some of these, up to a name that is given or the end of the
     /// statement.
-    void take_style(StyleWords& style, WordsBefore& before);
+    void take_style(StyleWords& result, WordsBefore& before);
 
     /// like STYLE; null if there is no such word.
     ExpressionPtr base(WordsBefore& before);

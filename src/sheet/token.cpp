@@ -24,20 +24,33 @@ bool is_letter_or_digit(char c) {
 
 Token TokenReader::next() {
     skip_blanks();
-    const char c = peek();
     if (at_ == source_.text.size()) return token(Token::Kind::end_of_sheet, 0);
-    const std::size_t line_end = line_end_length(source_.text.substr(at_));
-    if (line_end > 0) return token(Token::Kind::end_of_line, line_end);
+    const char c = source_.text[at_];
     if (is_letter(c)) return token(Token::Kind::word, length_while(1, is_letter_or_digit));
     if (is_digit(c)) return number();
-    if (c == '"') return text();
-    if (c == '#') return token(Token::Kind::colour, length_while(1, is_letter_or_digit));
-    const bool is_pair = peek(1) == '=' && std::string_view("<>=!").find(c) != std::string_view::npos;
-    if (is_pair) return token(Token::Kind::symbol, 2);
-    if (std::string_view("()[],.+-*/=<>").find(c) == std::string_view::npos) fail_at_stranger();
-    if (c == '(' || c == '[') ++depth_;
-    if ((c == ')' || c == ']') && depth_ > 0) --depth_;
-    return token(Token::Kind::symbol, 1);
+    switch (c) {
+    case '\n':
+    case '\r': return token(Token::Kind::end_of_line, line_end_length(source_.text.substr(at_)));
+    case '"': return text();
+    case '#': return token(Token::Kind::colour, length_while(1, is_letter_or_digit));
+    case '(':
+    case '[': ++depth_; return token(Token::Kind::symbol, 1);
+    case ')':
+    case ']': depth_ -= depth_ > 0 ? 1 : 0; return token(Token::Kind::symbol, 1);
+    case '<':
+    case '>':
+    case '=': return token(Token::Kind::symbol, peek(1) == '=' ? 2 : 1);
+    case '!':
+        if (peek(1) != '=') fail_at_stranger();
+        return token(Token::Kind::symbol, 2);
+    case ',':
+    case '.':
+    case '+':
+    case '-':
+    case '*':
+    case '/': return token(Token::Kind::symbol, 1);
+    default: fail_at_stranger();
+    }
 }
 
 void TokenReader::skip_line(std::size_t place) {
@@ -51,16 +64,12 @@ char TokenReader::peek(std::size_t ahead) const {
 }
 
 void TokenReader::skip_blanks() {
-    while (at_ < source_.text.size()) {
-        const std::size_t line_end = line_end_length(source_.text.substr(at_));
-        if (peek() == ' ' || peek() == '\t')
-            ++at_;
-        else if (line_end > 0 && goes_on_)
-            at_ += line_end;
-        else if (peek() == '/' && peek(1) == '/')
-            at_ = std::min(source_.text.find_first_of("\r\n", at_), source_.text.size());
-        else
-            return;
+    const std::string_view text = source_.text;
+    for (; at_ < text.size(); ++at_) {
+        const char c = text[at_];
+        if (c == ' ' || c == '\t' || (goes_on_ && (c == '\n' || c == '\r'))) continue;
+        if (c != '/' || peek(1) != '/') return;
+        at_ = std::min(text.find_first_of("\r\n", at_), text.size()) - 1;
     }
 }
 

@@ -5,8 +5,13 @@
 #include <fmt/core.h>
 
 #include <array>
+#include <utility>
 
 namespace coldbrick::sheet {
+
+List list_of(std::vector<Value> values) {
+    return std::make_shared<const std::vector<Value>>(std::move(values));
+}
 
 std::string_view kind_name(const Value& value) {
     constexpr std::array<std::string_view, std::variant_size_v<Value::variant>> names{

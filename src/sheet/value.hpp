@@ -4,6 +4,7 @@
 
 #include "sheet/source.hpp"
 
+#include <coldbrick/anchor.hpp>
 #include <coldbrick/colour.hpp>
 #include <coldbrick/fill.hpp>
 #include <coldbrick/palette.hpp>
@@ -38,6 +39,12 @@ struct RealBox {
     /// A place within: (0, 0) is the top-left pixel and (1, 1) the bottom-right one.
     [[nodiscard]] Position at(double across, double down) const {
         return {x + across * (width - 1), y + down * (height - 1)};
+    }
+
+    [[nodiscard]] Position at(Anchor anchor) const {
+        const auto number = static_cast<unsigned>(anchor); // in three rows of three columns
+        const unsigned row = number / 3;
+        return at((number % 3) * 0.5, row * 0.5);
     }
 
     friend bool operator==(const RealBox&, const RealBox&) = default;
@@ -84,6 +91,8 @@ struct Value : std::variant<Missing, double, bool, Position, Colour, RealBox, Sh
                             List, Row, Drawn, Style> {
     using variant::variant;
 };
+
+List list_of(std::vector<Value> values);
 
 /// The kind with its article, for messages.
 std::string_view kind_name(const Value& value);

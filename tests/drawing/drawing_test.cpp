@@ -190,7 +190,7 @@ TEST(Drawing, GroupsLieWithinEachOtherSoOften) {
     EXPECT_TRUE(same(image, plain));
     Drawing outer;
     expect_errors<ArgumentError>({{[&] { outer.add(drawing, Drawing::GroupStyle()); },
-                                "groups of a drawing lie within each other more than 64 times"}});
+                                   "groups of a drawing lie within each other more than 64 times"}});
 }
 
 } // namespace coldbrick::test

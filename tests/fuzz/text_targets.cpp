@@ -37,10 +37,10 @@ void sheets(Bytes bytes) {
         const auto load_image = [](const std::string&, std::size_t most) {
             return Image({3, 2}, PixelFormat::rgba8, Colour(9, 99, 199, 99), most);
         };
-        // Data and a sheet to include, whatever their names are.
-        const auto load_text = [](const std::string& file, std::size_t) -> std::string {
-            return file.ends_with(".brick") ? "let included = 3\nmotif m(a = 1)\ndots (a, 1) stroke red\nend"
-                                            : "x,y,name\n1,2,Alder\n3,4,Marram";
+        // A sheet to include, and data that are the sheet's own text, whatever the files' names are.
+        const auto load_text = [&](const std::string& file, std::size_t) -> std::string {
+            if (!file.ends_with(".brick")) return std::string(text_of(bytes));
+            return "let included = 3\nmotif m(a = 1)\ndots (a, 1) stroke red\nend";
         };
         const SheetReading reading{.load_image = load_image,
                                    .most_image_bytes = 1 << 24,

@@ -56,8 +56,7 @@ std::string value_of(const std::string& expression) {
 }
 
 void expect_faults(std::initializer_list<std::pair<const char*, const char*>> rows) {
-    for (const auto& [statements, message] : rows)
-        expect_errors<SheetError>({{[&] { (void)read_on(statements); }, message}});
+    for (const auto& row : rows) expect_errors<SheetError>({{[&] { (void)read_on(row.first); }, row.second}});
 }
 
 } // namespace
@@ -407,6 +406,15 @@ TEST(SheetLimits, EndHostileSheets) {
          "1000000000)\n        ^"},
         {limited("repeat 9\ndots (0, 0) stroke red\nend", {.items = 5}),
          "quay.brick:3:1: the sheet draws more than 5 items\ndots (0, 0) stroke red\n^"},
+        {limited("motif m(l)\nplace m([[l]])\nend\nplace m(1)", {}),
+         "quay.brick:3:11: lists are more than 16 deep within each other\nplace m([[l]])\n          ^\nin "
+         "the "
+         "motif "
+         "\"m\", placed in quay.brick:3:1\nin the motif \"m\", placed in quay.brick:3:1\nin the motif \"m\", "
+         "placed in "
+         "quay.brick:3:1\nin the motif \"m\", placed in quay.brick:3:1\nin the motif \"m\", placed in "
+         "quay.brick:3:1\nin the motif \"m\", placed in quay.brick:3:1\nin the motif \"m\", placed in "
+         "quay.brick:3:1\nin the motif \"m\", placed in quay.brick:5:1"},
         {limited("", {.pixels = 80}),
          "quay.brick:1:1: a picture of 9 x 9 pixels has more than 80\nsheet 9 x 9\n^"},
         {limited("include \"marks/tints.brick\"", {.files = 0}),
@@ -417,6 +425,11 @@ TEST(SheetLimits, EndHostileSheets) {
     std::string deep;
     for (int i = 0; i < 5000; ++i) deep += "if true\n";
     EXPECT_THROW((void)read_on(deep), SheetError);
+    std::string tower = "motif m(n)\n";
+    for (int i = 0; i < 90; ++i) tower += "if true\n";
+    tower += "place m([n])\n";
+    for (int i = 0; i < 90; ++i) tower += "end\n";
+    EXPECT_THROW((void)read_on(tower + "end\nplace m(1)"), SheetError);
     EXPECT_THROW((void)read_on("let v = " + std::string(5000, '[') + std::string(5000, ']')), SheetError);
 }
 
@@ -449,7 +462,7 @@ TEST(Sheet, TellsItsParametersPlacesAndWarnings) {
     const Setting wider{"r", "8"};
     const Sheet again = sheet.again({.settings = {&wider, 1}});
     EXPECT_EQ(again.parameters[0].value, "8");
-    EXPECT_EQ(dots_of(again).front(), Point(8, 0));
+    EXPECT_EQ(dots_of(again).front(), (Point{8, 0}));
     EXPECT_EQ(dots_of(sheet.again({})), dots_of(sheet));
     const Setting beyond{"r", "10"};
     expect_errors<SheetError>(

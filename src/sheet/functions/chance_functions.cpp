@@ -97,8 +97,8 @@ class SpacedPoints {
     bool add(const Position& point) {
         if (gap_ <= 0) return points_.emplace_back(point), true;
         const auto [column, row] = cell_of(point);
-        for (double x = column - 1; x <= column + 1; ++x)
-            for (double y = row - 1; y <= row + 1; ++y)
+        for (const double x : {column - 1, column, column + 1})
+            for (const double y : {row - 1, row, row + 1})
                 if (const auto cell = cells_.find({x, y});
                     cell != cells_.end() && is_near(point, cell->second))
                     return false;
@@ -107,7 +107,7 @@ class SpacedPoints {
         return true;
     }
 
-    [[nodiscard]] List points() && { return std::make_shared<const std::vector<Value>>(std::move(points_)); }
+    [[nodiscard]] List points() && { return list_of(std::move(points_)); }
 
   private:
     using Cell = std::pair<double, double>; ///< a column and a row
@@ -164,7 +164,7 @@ Value shuffled(Arguments& a) {
     std::vector<Value> values = a.list(0);
     a.take_steps(values.size());
     for (std::size_t i = values.size(); i > 1; --i) std::swap(values[i - 1], values[one_of(a, i, i)]);
-    return std::make_shared<const std::vector<Value>>(std::move(values));
+    return list_of(std::move(values));
 }
 
 constexpr Function table_of_chances[] = {

@@ -1,10 +1,9 @@
 #include "sheet/functions.hpp"
+#include "sheet/number_range.hpp"
 
-#include <fmt/core.h>
-
-#include <cmath>
-#include <string>
+#include <cstdint>
 #include <utility>
+#include <vector>
 
 namespace coldbrick::sheet {
 
@@ -16,19 +15,15 @@ Value count_in(const Arguments& a) {
     return static_cast<double>(a.list(0).size());
 }
 
-/// Numbers from one to another, both included.
 Value range_of(const Arguments& a) {
     const double step = a.number(2, 1);
     if (step == 0) a.fail_at(2, "the step is 0");
-    constexpr double tolerance = 1e-9; // of a step: for fractions that are not exact
-    const double last = std::floor((a.number(1) - a.number(0)) / step + tolerance);
+    const NumberRange range(a.number(0), a.number(1), step);
+    a.take_steps(range.count());
     std::vector<Value> values;
-    if (last >= 0) {
-        constexpr double most = 1e9; // far more steps than may be taken
-        a.take_steps(static_cast<std::size_t>(std::min(last, most)) + 1);
-        for (double i = 0; i <= last; ++i) values.emplace_back(a.number(0) + i * step);
-    }
-    return std::make_shared<const std::vector<Value>>(std::move(values));
+    values.reserve(range.count());
+    for (std::uint64_t i = 0; i < range.count(); ++i) values.emplace_back(range.at(i));
+    return list_of(std::move(values));
 }
 
 constexpr Function table_of_lists[] = {

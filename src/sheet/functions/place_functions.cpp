@@ -50,10 +50,6 @@ std::size_t count_of_copies(const Arguments& a, std::size_t i, std::string_view 
     return a.count(i, what, 1, most_copies);
 }
 
-List list_of(std::vector<Value> values) {
-    return std::make_shared<const std::vector<Value>>(std::move(values));
-}
-
 /// The cells of a grid that fills a box, row by row.
 Value grid_of(const Arguments& a) {
     const RealBox box = a.box(0);

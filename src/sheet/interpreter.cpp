@@ -1,21 +1,15 @@
 #include "sheet/interpreter.hpp"
 
 #include "base/shown_text.hpp"
-#include "image/style_checks.hpp"
 #include "sheet/evaluator.hpp"
 #include "sheet/expression_parser.hpp"
 #include "sheet/number_range.hpp"
 #include "sheet/parameters.hpp"
 #include "sheet/random_bits.hpp"
-#include "sheet/shape_values.hpp"
 #include "sheet/style_values.hpp"
 #include "sheet/text_values.hpp"
 
 #include <coldbrick/error.hpp>
-#include <coldbrick/path_of.hpp>
-#include <coldbrick/region.hpp>
-#include <coldbrick/resize.hpp>
-#include <coldbrick/text.hpp>
 
 #include <fmt/core.h>
 
@@ -27,21 +21,6 @@
 #include <vector>
 
 namespace coldbrick::sheet {
-
-namespace {
-
-/// Throws SheetError at the place if the shape cannot have the style.
-template <class Style>
-void check_suits(const Location& place, const Shape& shape, const Style& style) {
-    at_place(place,
-             [&] { std::visit([&style]<class S>(const S&) { image::check_suits<S>(style); }, shape); });
-}
-
-Box bounds_of(const Shape& shape) {
-    return std::visit([](const auto& one) { return one.bounds(); }, shape);
-}
-
-} // namespace
 
 Interpreter::Interpreter(const Program& program, const SheetReading& reading, LoadedFiles& kept)
     : program_(program), reading_(reading), files_(reading, kept) {
@@ -105,25 +84,6 @@ void Interpreter::carry_out(const Statement& statement) {
 
 void Interpreter::carry_out_block(const Block& block) {
     for (const Statement& statement : block) carry_out(statement);
-}
-
-/// A copy of a block has random values of its own, by its number.
-template <class Work>
-void Interpreter::in_chance_of(std::uint64_t number, const Work& work) {
-    const std::uint64_t its_own = mixed_bits(context_.chance, number);
-    const std::uint64_t statement = std::exchange(context_.chance, its_own);
-    const std::uint64_t block = std::exchange(chance_, its_own);
-    work();
-    chance_ = block;
-    context_.chance = statement;
-}
-
-template <class... Item>
-void Interpreter::add(const Location& location, Item&&... item) {
-    if (++items_ > reading_.limits.items)
-        fail(location, fmt::format("the sheet draws more than {} items", reading_.limits.items));
-    drawing_->set_tag(tag_);
-    drawing_->add(std::forward<Item>(item)...);
 }
 
 void Interpreter::carry_out(const Location& location, const SheetStatement& statement) {
@@ -218,124 +178,6 @@ void Interpreter::carry_out(const Location&, const DataStatement& statement) {
     context_.set(statement.slot, rows);
 }
 
-void Interpreter::carry_out(const Location& location, const ImageStatement& statement) {
-    check_has_size(location);
-    Overlay options;
-    options.blending = blending_of(statement.blending, context_);
-    const int turned = quarters(statement.turn);
-    options.orientation = {statement.mirrored, turned};
-    if (context_.placing.map)
-        fail(location, "an image cannot be drawn by a motif that is turned, scaled or mirrored");
-    if (statement.key) options.key = colour_value(*statement.key, context_);
-    Shared<Image> image = files_.image(statement.file);
-    if (statement.size)
-        image = resized(*image, size_value(statement.size, context_, 1),
-                        {.fit = statement.fit, .most_bytes = files_.image_bytes_left()});
-    files_.take_image_bytes(bytes_of(*image));
-    std::optional<Bitmap> mask;
-    if (statement.mask) {
-        mask = files_.mask(*statement.mask, image->size());
-        options.mask = &*mask;
-    }
-    const Size laid = options.orientation.laid(image->size());
-    options.hot_spot = Box{0, 0, laid.width, laid.height}.at(statement.anchor);
-    const Point at = placed_pixel(*statement.at, context_);
-    const Box bounds{std::int64_t{at.x} - options.hot_spot.x, std::int64_t{at.y} - options.hot_spot.y,
-                     laid.width, laid.height};
-    if (statement.named) give_name(*statement.named, bounds, std::nullopt);
-    warn_if_outside(location, bounds);
-    add(location, std::move(image), at, options);
-}
-
-void Interpreter::give_name(const NameGiven& name, const Box& bounds, std::optional<Shape> shape) {
-    RealBox own = RealBox::of(bounds);
-    own.x -= context_.placing.offset.x;
-    own.y -= context_.placing.offset.y;
-    context_.set(name.slot, std::make_shared<const DrawnItem>(DrawnItem{own, std::move(shape)}));
-}
-
-/// The shape where its placing puts it.
-Shape Interpreter::placed_shape(const ShapeStatement& statement, bool exact) {
-    Shape shape = shape_of(statement.form, context_, exact);
-    if (!statement.placing) return shape;
-    const PlacingWords& words = *statement.placing;
-    const RealBox bounds = RealBox::of(bounds_of(shape));
-    const Position offset = context_.placing.offset;
-    Position from;
-    Position to;
-    if (words.side == PlacingWords::Side::none) {
-        from = bounds.at(words.anchor);
-        to = moved_position(*words.to, context_);
-    } else {
-        RealBox beside = box_value(*words.to, context_);
-        beside.x += offset.x;
-        beside.y += offset.y;
-        const double way = 1 + (words.gap ? number(*words.gap, context_, "gap") : 0);
-        const auto ends = [&]() -> std::pair<Position, Position> {
-            switch (words.side) {
-            case PlacingWords::Side::above: return {bounds.at(0.5, 1), beside.at(0.5, 0)};
-            case PlacingWords::Side::below: return {bounds.at(0.5, 0), beside.at(0.5, 1)};
-            case PlacingWords::Side::left_of: return {bounds.at(1, 0.5), beside.at(0, 0.5)};
-            default: return {bounds.at(0, 0.5), beside.at(1, 0.5)};
-            }
-        }();
-        from = ends.first;
-        to = ends.second;
-        if (words.side == PlacingWords::Side::above) to.y -= way;
-        if (words.side == PlacingWords::Side::below) to.y += way;
-        if (words.side == PlacingWords::Side::left_of) to.x -= way;
-        if (words.side == PlacingWords::Side::right_of) to.x += way;
-    }
-    // By whole pixels, so that the shape stays what it is.
-    context_.placing.offset = {offset.x + std::floor(to.x - from.x + 0.5),
-                               offset.y + std::floor(to.y - from.y + 0.5)};
-    shape = shape_of(statement.form, context_, exact);
-    context_.placing.offset = offset;
-    return shape;
-}
-
-void Interpreter::carry_out(const Location& location, const ShapeStatement& statement) {
-    check_has_size(location);
-    ShapeStyle style = shape_style_of(statement.style, context_, edges_);
-    const bool exact =
-        style.fill || !style.stroke || style.stroke->edges == Edges::smooth || context_.placing.map;
-    Shape shape = placed_shape(statement, exact);
-    if (statement.named)
-        give_name(*statement.named, bounds_of(shape),
-                  context_.placing.map ? std::nullopt : std::optional(shape));
-    if (!style.fill && !style.stroke) return;
-    if (context_.placing.map)
-        shape = std::visit([&]<class S>(const S& one) -> Shape { return mapped(one, *context_.placing.map); },
-                           shape);
-    const auto place_of = [&](const auto& words) {
-        return words ? words->location : statement.style.base->location;
-    };
-    if (style.fill) check_suits(place_of(statement.style.fill), shape, *style.fill);
-    if (style.stroke) check_suits(place_of(statement.style.stroke), shape, *style.stroke);
-    if (reading_.warns) warn_if_outside(location, bounds_of(shape));
-    add(location, Drawing::StyledShape{std::move(shape), std::move(style.fill), std::move(style.stroke)});
-}
-
-void Interpreter::carry_out(const Location& location, const TextStatement& statement) {
-    check_has_size(location);
-    const LetterStyle own = letter_style_of(statement.words, context_);
-    if (!own.has_paint) fail(location, "the text has no fill");
-    const Location& place = statement.text->location;
-    const LetterStyle style = at_place(place, [&] { return placed(own, context_.placing); });
-    const Text text = at_place(place, [&] {
-        return Text(text_value(*statement.text, context_), placed_pixel(*statement.at, context_),
-                    style.style);
-    });
-    const Box bounds = text.bounds();
-    if (statement.named) give_name(*statement.named, bounds, std::nullopt);
-    warn_if_outside(location, bounds);
-    const Box seen = bounds.intersection(Box::of(*context_.size));
-    const std::size_t left = files_.image_bytes_left();
-    drawing_->set_tag(tag_);
-    at_place(place, [&] { coldbrick::add(*drawing_, text, style.paint, Box::of(*context_.size), left); });
-    files_.take_image_bytes(static_cast<std::size_t>(seen.width) * static_cast<std::size_t>(seen.height));
-}
-
 void Interpreter::carry_out(const Location&, const IfStatement& statement) {
     for (std::size_t i = 0; i < statement.branches.size(); ++i) {
         const IfStatement::Branch& branch = statement.branches[i];
@@ -417,12 +259,18 @@ void Interpreter::carry_out(const Location& location, const PlaceStatement& stat
     const Value at = evaluate(*statement.at, context_);
     if (const auto* const point = std::get_if<Position>(&at)) return place_one(*point, 0);
     const auto* const points = std::get_if<List>(&at);
-    const auto is_point = [](const Value& one) { return std::holds_alternative<Position>(one); };
-    if (points == nullptr || !std::ranges::all_of(**points, is_point))
+    if (points == nullptr)
         fail(statement.at->location,
-             fmt::format("expected a point or a list of points, not {}",
-                         points == nullptr ? kind_name(at) : "a list of other values"));
-    for (std::size_t i = 0; i < (*points)->size(); ++i) place_one(std::get<Position>((**points)[i]), i);
+             fmt::format("expected a point or a list of points or boxes, not {}", kind_name(at)));
+    for (std::size_t i = 0; i < (*points)->size(); ++i) {
+        const Value& one = (**points)[i];
+        const auto* const point = std::get_if<Position>(&one);
+        const std::optional<RealBox> box = box_of(one);
+        if (point == nullptr && !box)
+            fail(statement.at->location,
+                 fmt::format("expected a list of points or boxes, not with {}", kind_name(one)));
+        place_one(point != nullptr ? *point : box->at(Anchor::centre), i);
+    }
 }
 
 void Interpreter::place_at(const Location& location, const PlaceStatement& statement, const Placing& placing,
@@ -459,78 +307,12 @@ void Interpreter::place_at(const Location& location, const PlaceStatement& state
     leave();
 }
 
-void Interpreter::draw_group(const Block& block, const Drawing::GroupStyle& style) {
-    Drawing group;
-    Drawing* const outer = std::exchange(drawing_, &group);
-    try {
-        in_chance_of(0, [&] { carry_out_block(block); });
-    } catch (...) {
-        drawing_ = outer;
-        throw;
-    }
-    drawing_ = outer;
-    drawing_->set_tag(tag_);
-    drawing_->add(Shared<Drawing>(std::move(group)), style);
-}
-
-void Interpreter::carry_out(const Location& location, const LayerStatement& statement) {
-    check_has_size(location);
-    draw_group(statement.block, {.layer = blending_of(statement.blending, context_)});
-}
-
-/// The pixels of a shape or box, as far as they lie on the sheet.
-Region Interpreter::clip_of(const ClipStatement& statement) const {
-    const Box within = Box::of(*context_.size);
-    const auto filled = [&](const Shape& shape) {
-        return std::visit(
-            [&]<class S>(const S& one) {
-                const auto pixels_of = [&]<class T>(const T& its) {
-                    if constexpr (ClosedShape<T>)
-                        return region(its, Fill{}, within);
-                    else
-                        return region(its, Stroke{}, within);
-                };
-                if (!context_.placing.map) return pixels_of(one);
-                return std::visit(pixels_of, Shape(mapped(one, *context_.placing.map)));
-            },
-            shape);
-    };
-    if (statement.shape) return filled(shape_of(*statement.shape, context_, true));
-    const Value value = evaluate(*statement.value, context_);
-    const auto* const drawn = std::get_if<Drawn>(&value);
-    if (drawn != nullptr && (*drawn)->shape)
-        return std::visit([&](const auto& one) { return filled(one); }, *(*drawn)->shape);
-    RealBox box = box_value(*statement.value, context_);
-    const Position corner = context_.placing.moved({box.x, box.y});
-    return filled(whole_box(statement.value->location, {corner.x, corner.y, box.width, box.height}));
-}
-
-void Interpreter::carry_out(const Location& location, const ClipStatement& statement) {
-    check_has_size(location);
-    context_.take_steps(static_cast<std::size_t>(context_.size->height), location);
-    draw_group(statement.block, {.clip = Shared<Region>(clip_of(statement))});
-}
-
-int Interpreter::quarters(const ExpressionPtr& turn) const {
-    if (!turn) return 0;
-    const double degrees = number(*turn, context_, "turn");
-    if (std::fmod(degrees, 90) != 0 || std::abs(degrees) > 36000)
-        fail(turn->location, fmt::format("an image is turned by quarters, not by {} degrees", degrees));
-    return static_cast<int>(degrees / 90);
-}
-
 void Interpreter::check_has_size(const Location& location) const {
     if (!context_.size) fail(location, "the sheet's size comes first: sheet WIDTH x HEIGHT on COLOUR");
 }
 
 void Interpreter::warn(const Location& location, std::string message) {
     result_.warnings.push_back({location.text(), std::move(message)});
-}
-
-void Interpreter::warn_if_outside(const Location& location, const Box& bounds) {
-    if (reading_.warns && bounds.intersection(Box::of(*context_.size)).empty())
-        warn(location, fmt::format("this lies outside the sheet: columns {} to {}, rows {} to {}", bounds.x,
-                                   bounds.end_x() - 1, bounds.y, bounds.end_y() - 1));
 }
 
 void Interpreter::check_frame() {

@@ -6,15 +6,20 @@
 #include "sheet/faults.hpp"
 #include "sheet/loaded_files.hpp"
 #include "sheet/program.hpp"
+#include "sheet/random_bits.hpp"
 #include "sheet/syntax.hpp"
 
 #include <coldbrick/drawing.hpp>
 #include <coldbrick/sheet.hpp>
 
+#include <fmt/core.h>
+
 #include <cstdint>
 #include <map>
 #include <memory>
 #include <string>
+#include <utility>
+#include <vector>
 
 namespace coldbrick::sheet {
 
@@ -89,5 +94,24 @@ class Interpreter {
     int depth_ = 0;              ///< of motifs
     Edges edges_ = Edges::crisp; ///< where styles do not tell
 };
+
+/// A copy of a block has random values of its own, by its number.
+template <class Work>
+void Interpreter::in_chance_of(std::uint64_t number, const Work& work) {
+    const std::uint64_t its_own = mixed_bits(context_.chance, number);
+    const std::uint64_t statement = std::exchange(context_.chance, its_own);
+    const std::uint64_t block = std::exchange(chance_, its_own);
+    work();
+    chance_ = block;
+    context_.chance = statement;
+}
+
+template <class... Item>
+void Interpreter::add(const Location& location, Item&&... item) {
+    if (++items_ > reading_.limits.items)
+        fail(location, fmt::format("the sheet draws more than {} items", reading_.limits.items));
+    drawing_->set_tag(tag_);
+    drawing_->add(std::forward<Item>(item)...);
+}
 
 } // namespace coldbrick::sheet

@@ -133,6 +133,8 @@ TEST(SheetBlocks, AreWhatTheyWouldBeWrittenOut) {
          "dots (2, 2), (2, 1), (2, 0) stroke red"},
         {"motif m\nbox (0, 0) to (4, 2) fill red\nend\nplace m at [(1, 1), (20, 3)]",
          "box (1, 1) to (5, 3) fill red\nbox (20, 3) to (24, 5) fill red"},
+        {"motif m\ndots (0, 0) stroke red\nend\nplace m at grid_of(box_at((0, 0), 6, 3), 2, 1)",
+         "dots (1, 1), (4, 1) stroke red"},
         {"motif m\npath (0, 0), (4, 0), (4, 2) closed fill red\nend\nplace m at (20, 10) turned 90 scaled 2",
          "path (20, 10), (20, 18), (16, 18) closed fill red"},
         {"motif m\npath (0, 0), (4, 0), (4, 2) closed fill red\nend\nmotif n\nplace m at (3, 1) "

@@ -7,6 +7,7 @@
 #include <optional>    // a name may not be a colour's
 #include <string>      // hex() returns text
 #include <string_view> // colours are read from text
+#include <vector>      // of names
 
 namespace [[gnu::visibility("default")]] coldbrick {
 
@@ -20,6 +21,9 @@ namespace [[gnu::visibility("default")]] coldbrick {
 
 /// The colour with this CSS name in any case, if there is one.
 [[nodiscard]] std::optional<Colour> css_colour(std::string_view name);
+
+/// The names that css_colour() knows, in alphabetical order.
+[[nodiscard]] std::vector<std::string_view> css_colour_names();
 
 /// The colour as `#rrggbb`, or `#rrggbbaa` where alpha is below 255. colour() reads it back.
 [[nodiscard]] std::string hex(const Colour& colour);

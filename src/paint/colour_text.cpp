@@ -134,6 +134,13 @@ std::optional<Colour> css_colour(std::string_view name) {
     return found->colour;
 }
 
+std::vector<std::string_view> css_colour_names() {
+    std::vector<std::string_view> result;
+    result.reserve(paint::named_colours().size());
+    for (const paint::NamedColour& named : paint::named_colours()) result.push_back(named.name);
+    return result;
+}
+
 Colour colour(std::string_view text) {
     std::optional<Colour> found = text.starts_with('#') ? hex_colour(text.substr(1)) : function_colour(text);
     if (!found) found = css_colour(text);

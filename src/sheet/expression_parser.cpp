@@ -6,7 +6,9 @@
 
 #include <coldbrick/colour_text.hpp>
 
+#include <algorithm>
 #include <charconv>
+#include <iterator>
 #include <string_view>
 
 namespace coldbrick::sheet {
@@ -102,6 +104,7 @@ ExpressionPtr ExpressionParser::comparison() {
             const Token sign = cursor_.take();
             return make(sign.location, BinaryOperation{operation, std::move(result), sum()});
         }
+    if (cursor_.next().is_symbol('=')) fail(cursor_.next().location, "two values are compared by \"==\"");
     return result;
 }
 
@@ -204,11 +207,13 @@ ExpressionPtr ExpressionParser::name() {
 }
 
 void ExpressionParser::fail_unknown(const Token& name) const {
+    std::vector<std::string_view> known = names_.known();
+    std::ranges::copy(css_colour_names(), std::back_inserter(known));
     const bool of_frames = name.text == "frame" || name.text == "time";
     fail(name.location,
          fmt::format("{} is neither defined above nor the name of a colour{}", base::in_quotes(name.text),
                      of_frames ? "; a statement such as frames 50 rate 25 defines it"
-                               : base::did_you_mean(name.text, names_.known())));
+                               : base::did_you_mean(name.text, known)));
 }
 
 /// FUNCTION ( VALUE , VALUE , ... )

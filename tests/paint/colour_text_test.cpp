@@ -7,6 +7,8 @@
 
 #include <gtest/gtest.h>
 
+#include <algorithm>
+
 namespace coldbrick::test {
 
 static_assert(Colour(1, 2, 3) == Colour(1, 2, 3, 255) && Colour() == Colour(0, 0, 0));
@@ -43,6 +45,11 @@ TEST(Colour, IsReadFromDigitsAndNames) {
     EXPECT_EQ(hex({1, 2, 3, 4}), "#01020304");
     EXPECT_FALSE(css_colour("goldd"));
     EXPECT_FALSE(css_colour(""));
+    const auto names = css_colour_names();
+    EXPECT_EQ(names.size(), 149U);
+    EXPECT_TRUE(std::ranges::is_sorted(names));
+    EXPECT_TRUE(
+        std::ranges::all_of(names, [](std::string_view name) { return css_colour(name).has_value(); }));
 }
 
 TEST(Colour, RefusesWhatIsNone) {

@@ -277,6 +277,10 @@ TEST(SheetFaults, AreToldWithTheirPlace) {
          "quay.brick:4:11: cannot compare a number and a colour\nlet v = 1 == red\n          ^"},
         {"let v = (1, 2) < 3",
          "quay.brick:4:16: cannot compare a point and a number\nlet v = (1, 2) < 3\n               ^"},
+        {"if p.x = 3\nend", "quay.brick:4:8: two values are compared by \"==\"\nif p.x = 3\n       ^"},
+        {"box b fill golld", "quay.brick:4:12: \"golld\" is neither defined above nor the name of a colour; "
+                             "did you mean \"gold\"?\nbox b fill "
+                             "golld\n           ^"},
         {"let v = 1 and true",
          "quay.brick:4:9: expected true or false, not a number\nlet v = 1 and true\n        ^"},
         {"let v = [1][1]",

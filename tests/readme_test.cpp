@@ -95,7 +95,7 @@ TEST(Manual, SheetsDrawTheirPicturesAndAreTidy) {
         EXPECT_EQ(tidied_sheet(tidied, picture), tidied) << picture;
         EXPECT_EQ(bytes_of(read_sheet(tidied, picture, reading).render(PixelFormat::rgb8)), bytes_of(drawn));
     }
-    EXPECT_GE(sheets, 14);
+    EXPECT_GE(sheets, 18);
     int fences = 0;
     for (std::size_t at = 0; (at = manual.find("```brick", at)) != std::string::npos; ++at) ++fences;
     EXPECT_EQ(fences, sheets) << "each example has its picture";

@@ -3,8 +3,11 @@
 #include "sheet/faults.hpp"
 #include "sheet/statement_parser.hpp"
 
+#include <algorithm>
 #include <filesystem>
+#include <iterator>
 #include <string>
+#include <vector>
 
 namespace coldbrick::sheet {
 
@@ -19,9 +22,12 @@ std::shared_ptr<const Program> read_program(std::string_view text, std::string_v
     StatementParser(source, sheet).read_all(program->statements);
     faults.tell();
     program->size = names.size();
-    program->unused = names.unused();
+    std::vector<Scopes::Unused> unused = names.unused();
     for (const Motif& motif : program->motifs)
-        if (!motif.used) program->unused.push_back({motif.name, motif.location});
+        if (!motif.used) unused.push_back({motif.name, motif.location});
+    // What a sheet includes is often for others as well.
+    const auto is_own = [&source](const Scopes::Unused& one) { return one.location.source == &source; };
+    std::ranges::copy_if(unused, std::back_inserter(program->unused), is_own);
     return program;
 }
 

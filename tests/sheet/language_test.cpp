@@ -465,6 +465,9 @@ TEST(Sheet, TellsItsParametersPlacesAndWarnings) {
                         "quay.brick:2:5 nothing uses \"far\"\nquay.brick:3:5 nothing uses \"on_deck\"\n"
                         "quay.brick:9:7 nothing uses \"unused_motif\"\n");
     EXPECT_TRUE(read(text).warnings.empty());
+    const SheetReading reading{.load_text = text_loader, .warns = true};
+    EXPECT_TRUE(
+        read_sheet("sheet 9 x 9\ninclude \"marks/buoy.brick\"", "quay.brick", reading).warnings.empty());
     const Setting wider{"r", "8"};
     const Sheet again = sheet.again({.settings = {&wider, 1}});
     EXPECT_EQ(again.parameters[0].value, "8");

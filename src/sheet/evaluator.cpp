@@ -65,6 +65,9 @@ class Evaluator {
     Value operator()(const Name& name) const {
         const Value& value = context_.value(name.slot);
         if (std::holds_alternative<Missing>(value)) throw FollowsAFault();
+        constexpr std::size_t bytes_a_step = 256;
+        if (const auto* const text = std::get_if<std::string>(&value))
+            context_.take_steps(text->size() / bytes_a_step, location_);
         return value;
     }
 
@@ -90,6 +93,9 @@ class Evaluator {
         constexpr int deepest = 16;
         for (const ExpressionPtr& value : literal.values) {
             values.push_back(evaluate(*value, context_));
+            constexpr std::size_t bytes_a_step = 16; // of what stays
+            if (const auto* const text = std::get_if<std::string>(&values.back()))
+                context_.take_steps(text->size() / bytes_a_step, value->location);
             if (is_deeper(values.back(), deepest - 1))
                 fail(value->location, fmt::format("lists are more than {} deep within each other", deepest));
         }

@@ -137,10 +137,10 @@ void Interpreter::carry_out(const Location& location, const TextStatement& state
     if (!own.has_paint) fail(location, "the text has no fill");
     const Location& place = statement.text->location;
     const LetterStyle style = at_place(place, [&] { return placed(own, context_.placing); });
-    const Text text = at_place(place, [&] {
-        return Text(text_value(*statement.text, context_), placed_pixel(*statement.at, context_),
-                    style.style);
-    });
+    std::string words = text_value(*statement.text, context_);
+    context_.take_steps(words.size(), place);
+    const Text text = at_place(
+        place, [&] { return Text(std::move(words), placed_pixel(*statement.at, context_), style.style); });
     const Box bounds = text.bounds();
     if (statement.named) give_name(*statement.named, bounds, std::nullopt);
     warn_if_outside(location, bounds);

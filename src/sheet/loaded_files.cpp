@@ -5,6 +5,7 @@
 
 #include <coldbrick/error.hpp>
 #include <coldbrick/face.hpp>
+#include <coldbrick/overlay.hpp>
 #include <coldbrick/resize.hpp>
 
 #include <fmt/core.h>
@@ -42,6 +43,19 @@ Shared<Image> FileLoader::image(const FileName& file) {
         file.location, [&] { return Shared<Image>(reading_.load_image(file.text, image_bytes_left_)); });
     kept_.images.insert_or_assign(file.text, result);
     return result;
+}
+
+Paint FileLoader::texture(const FileName& file) {
+    if (const auto kept = kept_.textures.find(file.text); kept != kept_.textures.end()) return kept->second;
+    const Shared<Image> found = image(file);
+    const std::size_t bytes = sizeof(Colour16) * static_cast<std::size_t>(found->width()) *
+                              static_cast<std::size_t>(found->height());
+    if (bytes > image_bytes_left_)
+        fail(file.location,
+             fmt::format("a texture of {} bytes is more than the {} that images may still take", bytes,
+                         image_bytes_left_));
+    take_image_bytes(bytes);
+    return kept_.textures.emplace(file.text, Paint(Pattern(coldbrick::texture(*found)))).first->second;
 }
 
 Bitmap FileLoader::mask(const FileName& file, Size size) {

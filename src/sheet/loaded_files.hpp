@@ -7,6 +7,7 @@
 
 #include <coldbrick/bitmap.hpp>
 #include <coldbrick/image.hpp>
+#include <coldbrick/paint.hpp>
 #include <coldbrick/sheet.hpp>
 
 #include <algorithm>
@@ -21,6 +22,7 @@ namespace coldbrick::sheet {
 /// What has been loaded, so that carrying a sheet out again need not load it again.
 struct LoadedFiles {
     std::map<std::string, Shared<Image>> images;
+    std::map<std::string, Paint> textures;
     std::map<std::string, List> data;
     std::vector<std::pair<WantedFace, Face>> faces;
 };
@@ -34,6 +36,8 @@ class FileLoader {
 
     // All throw SheetError at the place where the file is named.
     [[nodiscard]] Shared<Image> image(const FileName& file);
+    /// An image as a pattern that all shapes share.
+    [[nodiscard]] Paint texture(const FileName& file);
     /// The bright opaque pixels of an image that is resized to the size.
     [[nodiscard]] Bitmap mask(const FileName& file, Size size);
     /// @param wanted what the words amount to

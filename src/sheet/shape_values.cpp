@@ -42,6 +42,8 @@ struct ShapeMaker {
     }
 
     Shape operator()(const PathTextForm& form) const {
+        constexpr std::size_t bytes_a_step = 4;
+        context.take_steps(form.text.size() / bytes_a_step, form.location);
         return at_place(form.location, [&] {
             Path path = read_path(form.text);
             if (!form.at) return path;
@@ -84,6 +86,7 @@ struct ShapeMaker {
         const Angle first = degrees(-90) + turn(form.turn);
         const char* const what = form.notch ? "number of tips" : "number of corners";
         const int count = pixels(*form.count, context, what, 1, 1000000);
+        context.take_steps(static_cast<std::size_t>(count), form.count->location);
         const std::int32_t outer = radius(*form.radius);
         return form.notch ? star(centre, outer, radius(*form.notch), count, first)
                           : regular_polygon(centre, outer, count, first);
@@ -91,6 +94,7 @@ struct ShapeMaker {
 
   private:
     void add_contour(Path& path, const ContourWords& words) const {
+        context.take_steps(words.points.size() + words.curves.size(), words.points.front()->location);
         path.move_to(moved_position(*words.points.front(), context));
         for (std::size_t i = 1; i < words.points.size(); ++i)
             path.line_to(moved_position(*words.points[i], context));
@@ -127,6 +131,7 @@ struct ShapeMaker {
 
     [[nodiscard]] std::vector<Point> points(const std::vector<ExpressionPtr>& expressions) const {
         std::vector<Point> result;
+        context.take_steps(expressions.size(), expressions.front()->location);
         result.reserve(expressions.size());
         for (const ExpressionPtr& expression : expressions) result.push_back(pixel(*expression, context));
         return result;

@@ -5,8 +5,6 @@
 #include "sheet/evaluator.hpp"
 #include "sheet/loaded_files.hpp"
 
-#include <coldbrick/overlay.hpp>
-
 #include <fmt/core.h>
 
 #include <cmath>
@@ -66,9 +64,7 @@ struct PaintMaker {
         return stipple;
     }
 
-    Paint operator()(const TextureWords& words) const {
-        return Paint(Pattern(texture(*context.files->image(words.file))));
-    }
+    Paint operator()(const TextureWords& words) const { return context.files->texture(words.file); }
 };
 
 } // namespace

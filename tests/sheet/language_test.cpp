@@ -407,6 +407,15 @@ TEST(SheetLimits, EndHostileSheets) {
     expect_errors<SheetError>({
         {limited("repeat 1000000\nrepeat 1000000\nend\nend", {.steps = 1000}),
          "quay.brick:3:1: carrying the sheet out takes more steps than it may\nrepeat 1000000\n^"},
+        {limited("repeat 100\nstar at (4, 4) radius 3 notch 1 tips 1000000 fill red\nend",
+                 {.steps = 1500000}),
+         "quay.brick:3:38: carrying the sheet out takes more steps than it may\nstar at (4, 4) radius 3 "
+         "notch 1 tips "
+         "1000000 fill red\n                                     ^"},
+        {limited("let t = \"" + std::string(1000000, 'a') + "\"\nrepeat 100000\nlet l = [t, t, t]\nend",
+                 {.steps = 150000}),
+         "quay.brick:4:16: carrying the sheet out takes more steps than it may\nlet l = [t, t, t]\n          "
+         "     ^"},
         {limited("let l = range(0, 1000000000)", {}),
          "quay.brick:2:9: carrying the sheet out takes more steps than it may\nlet l = range(0, "
          "1000000000)\n        ^"},

@@ -279,6 +279,26 @@ image "buoy.png" at (20, 10) size 8 x 8 contain anchor centre opacity 0.5 blend 
     const Image drawn = sheet.render();
     for (int i = 0; i < 600; ++i)
         ASSERT_EQ(hex(drawn.pixel({i % 30, i / 30})), hex(expected.pixel({i % 30, i / 30}))) << i;
+
+    // As a texture and as a mask: of the buoy only the lime pixel is as bright as half.
+    const Sheet patterned =
+        read_sheet(R"(sheet 30 x 20 on navy
+box (2, 2) to (20, 9)  fill texture "buoy.png"
+image "buoy.png" at (22, 12) mask "mask.png" named b
+dots b.bottom_right  stroke white
+)",
+                   "quay.brick", {.load_image = [&](const std::string& file, std::size_t) {
+                       Image image = buoy;
+                       if (file == "mask.png") image.set_pixel({3, 1}, colour("white"));
+                       return image;
+                   }});
+    Image patterns({30, 20}, PixelFormat::rgba8, colour("navy"));
+    draw(patterns, Box{2, 2, 19, 8}, Fill{texture(buoy)});
+    patterns.set_pixel({25, 13}, colour("white"));
+    EXPECT_EQ(hex(patterned.render().pixel({22, 12})), "#000080");
+    const Image patterned_pixels = patterned.render();
+    for (int i = 0; i < 600; ++i)
+        ASSERT_EQ(hex(patterned_pixels.pixel({i % 30, i / 30})), hex(patterns.pixel({i % 30, i / 30}))) << i;
     expect_errors<SheetError>(
         {{[&] {
               (void)read_sheet("sheet 9 x 9\nimage \"boy.png\" at (1, 1)", "quay.brick",

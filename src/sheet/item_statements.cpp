@@ -13,6 +13,7 @@
 #include <fmt/core.h>
 
 #include <cmath>
+#include <cstdint>
 #include <optional>
 #include <utility>
 
@@ -66,7 +67,8 @@ void Interpreter::give_name(const NameGiven& name, const Box& bounds, std::optio
     RealBox own = RealBox::of(bounds);
     own.x -= context_.placing.offset.x;
     own.y -= context_.placing.offset.y;
-    context_.set(name.slot, std::make_shared<const DrawnItem>(DrawnItem{own, std::move(shape)}));
+    context_.set(name.slot, std::make_shared<const DrawnItem>(
+                                DrawnItem{own, std::move(shape), context_.placing.offset}));
 }
 
 /// The shape where its placing puts it.
@@ -173,28 +175,23 @@ void Interpreter::carry_out(const Location& location, const LayerStatement& stat
 /// The pixels of a shape or box, as far as they lie on the sheet.
 Region Interpreter::clip_of(const ClipStatement& statement) const {
     const Box within = Box::of(*context_.size);
-    const auto filled = [&](const Shape& shape) {
+    const auto pixels = [&](const Shape& shape) {
+        if (!context_.placing.map) return pixels_of(shape, within);
         return std::visit(
-            [&]<class S>(const S& one) {
-                const auto pixels_of = [&]<class T>(const T& its) {
-                    if constexpr (ClosedShape<T>)
-                        return region(its, Fill{}, within);
-                    else
-                        return region(its, Stroke{}, within);
-                };
-                if (!context_.placing.map) return pixels_of(one);
-                return std::visit(pixels_of, Shape(mapped(one, *context_.placing.map)));
-            },
-            shape);
+            [&](const auto& one) { return pixels_of(mapped(one, *context_.placing.map), within); }, shape);
     };
-    if (statement.shape) return filled(shape_of(*statement.shape, context_, true));
+    if (statement.shape) return pixels(shape_of(*statement.shape, context_, true));
     const Value value = evaluate(*statement.value, context_);
-    const auto* const drawn = std::get_if<Drawn>(&value);
-    if (drawn != nullptr && (*drawn)->shape)
-        return std::visit([&](const auto& one) { return filled(one); }, *(*drawn)->shape);
-    RealBox box = box_value(*statement.value, context_);
+    if (const auto* const drawn = std::get_if<Drawn>(&value); drawn != nullptr && (*drawn)->shape) {
+        const Position way = context_.placing.moved({-(*drawn)->offset.x, -(*drawn)->offset.y});
+        if (way == Position{} || context_.placing.map) return pixels(*(*drawn)->shape);
+        const Point moved = pixel(statement.value->location, way);
+        const Box here{-std::int64_t{moved.x}, -std::int64_t{moved.y}, within.width, within.height};
+        return pixels_of(*(*drawn)->shape, here).moved(moved.x, moved.y);
+    }
+    const RealBox box = box_value(*statement.value, context_);
     const Position corner = context_.placing.moved({box.x, box.y});
-    return filled(whole_box(statement.value->location, {corner.x, corner.y, box.width, box.height}));
+    return pixels(whole_box(statement.value->location, {corner.x, corner.y, box.width, box.height}));
 }
 
 void Interpreter::carry_out(const Location& location, const ClipStatement& statement) {

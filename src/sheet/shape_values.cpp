@@ -176,4 +176,14 @@ Shape shape_of(const ShapeForm& form, const Context& context, bool exact) {
     return std::visit(ShapeMaker{context, exact}, form);
 }
 
+Region pixels_of(const Shape& shape, const Box& within) {
+    const auto pixels = [&within]<class S>(const S& one) {
+        if constexpr (ClosedShape<S>)
+            return region(one, Fill{}, within);
+        else
+            return region(one, Stroke{}, within);
+    };
+    return std::visit(pixels, shape);
+}
+
 } // namespace coldbrick::sheet

@@ -6,6 +6,7 @@
 #include "sheet/syntax.hpp"
 
 #include <coldbrick/path_of.hpp>
+#include <coldbrick/region.hpp>
 #include <coldbrick/shape.hpp>
 #include <coldbrick/transform.hpp>
 
@@ -21,5 +22,8 @@ template <class S>
 Shape mapped(const S& shape, const Transform& map) {
     return path_of(shape).transformed(map);
 }
+
+/// The pixels that a shape has, in a box: of one without an inside, those of its line.
+Region pixels_of(const Shape& shape, const Box& within);
 
 } // namespace coldbrick::sheet

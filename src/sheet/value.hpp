@@ -66,6 +66,7 @@ using Row = std::shared_ptr<const DataRow>;
 struct DrawnItem {
     RealBox bounds;
     std::optional<Shape> shape; ///< none of texts and pictures
+    Position offset = {};       ///< by which the shape lies further on the sheet than the bounds tell
 };
 using Drawn = std::shared_ptr<const DrawnItem>;
 

@@ -154,6 +154,13 @@ TEST(SheetBlocks, AreWhatTheyWouldBeWrittenOut) {
         {"box (0, 0) size (5, 3) right_of b fill red", "box (25, 10) to (29, 12) fill red"},
         {"motif m\nbox (0, 0) to (4, 4) named q fill red\ndots q.centre stroke gold\nend\nplace m at (7, 9)",
          "box (7, 9) to (11, 13) fill red\ndots (9, 11) stroke gold"},
+        {"motif m\nbox (0, 0) to (0, 0) named q\ndots random_point(q) stroke gold\nclip q\nbox (-9, -9) to "
+         "(9, 9) fill "
+         "red\nend\nend\nplace m at (7, 9)",
+         "dots (7, 9) stroke red"},
+        {"circle at (2, 2) radius 1 named c\nmotif m\nclip c\nbox (0, 0) to (9, 9) fill red\nend\nend\nplace "
+         "m at (7, 9)",
+         "circle at (9, 11) radius 1 fill red"},
         {"circle at p radius 3 named c\nbox c fill red", "box (7, 17) to (13, 23) fill red"},
         {"box b fill stipple \"#. .#\" red on gold", "box b fill stipple \"#.#.#.#. .#.#.#.#\" red on gold"},
         {"repeat boat in [[1, red], [2, gold]]\ndots (boat[0], 0) stroke boat[1]\nend",

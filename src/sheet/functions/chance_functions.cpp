@@ -1,4 +1,5 @@
 #include "sheet/functions.hpp"
+#include "sheet/shape_values.hpp"
 
 #include <coldbrick/colour_mixing.hpp>
 #include <coldbrick/error.hpp>
@@ -46,13 +47,8 @@ class PixelChooser {
         if (drawn != nullptr && (*drawn)->shape) {
             const Box within = a.sheet();
             a.take_steps(static_cast<std::size_t>(within.height));
-            const auto pixels_of = [&within]<class S>(const S& shape) {
-                if constexpr (ClosedShape<S>)
-                    return region(shape, Fill{}, within);
-                else
-                    return region(shape, Stroke{}, within);
-            };
-            region_ = std::visit(pixels_of, *(*drawn)->shape);
+            region_ = pixels_of(*(*drawn)->shape, within);
+            offset_ = (*drawn)->offset;
             for (const Span& span : region_.spans()) {
                 ends_.push_back(area_ += span.x_end - span.x_begin);
             }
@@ -71,13 +67,15 @@ class PixelChooser {
             std::min(static_cast<std::int64_t>(first * static_cast<double>(area_)), area_ - 1);
         const auto end = std::ranges::upper_bound(ends_, number);
         const Span& span = region_.spans()[static_cast<std::size_t>(end - ends_.begin())];
-        return {static_cast<double>(span.x_end - (*end - number)), static_cast<double>(span.y)};
+        return {static_cast<double>(span.x_end - (*end - number)) - offset_.x,
+                static_cast<double>(span.y) - offset_.y};
     }
 
   private:
     const Arguments& arguments_;
     RealBox box_;
     Region region_;
+    Position offset_;                ///< of the region from what is chosen
     std::vector<std::int64_t> ends_; ///< how many pixels there are up to each span's end
     std::int64_t area_ = 0;
 };

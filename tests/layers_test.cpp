@@ -87,6 +87,7 @@ const std::map<std::string, std::string> public_layer{
     {"draw", "image"},
     {"magnify", "image"},
     {"drawing", "drawing"},
+    {"visibility", "drawing"},
     {"files", "files"},
     {"file_type", "files"},
     {"image_info", "files"},

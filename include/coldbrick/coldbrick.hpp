@@ -74,6 +74,7 @@
 
 // Drawing: shapes and styles to be drawn again and again.
 #include <coldbrick/drawing.hpp>
+#include <coldbrick/visibility.hpp> // what of a drawing can be seen
 
 // Components that are linked apart.
 #include <coldbrick/captions.hpp>   // captions that keep out of each other's way

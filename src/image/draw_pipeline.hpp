@@ -111,7 +111,7 @@ std::int64_t reach_of_wide(const Stroke& stroke);
 
 /// How far a style's pixels may lie outside the loose bounds of a shape.
 inline std::int64_t reach_of(const Fill&) {
-    return 1;
+    return 3; // the tips of the outline that belongs to it: two pixels on paths and smooth edges
 }
 inline std::int64_t reach_of(const Stroke& stroke) {
     const bool thin =

@@ -7,11 +7,13 @@
 
 #include <coldbrick/draw.hpp>
 #include <coldbrick/error.hpp>
+#include <coldbrick/measure.hpp>
 
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
 
 #include <algorithm>
+#include <cmath>
 #include <functional>
 #include <optional>
 
@@ -135,6 +137,26 @@ RC_GTEST_PROP(Invariants, SmoothIsClipExact, ()) {
         for (int x = 0; x < window.width; ++x)
             if (!clip.contains({x, y})) wanted.values[static_cast<std::size_t>(y * window.width + x)] = 0;
     RC_ASSERT(coverages_of(subject, [&clip](const ImageView& view) { return view.clipped(clip); }) == wanted);
+}
+
+RC_GTEST_PROP(Invariants, RowsDrawnApartMakeUpTheWhole, ()) {
+    if (*rc::gen::inRange(0, 8) > 0) RC_SUCCEED("areas of thousands of edges take their time");
+    Subject subject = any_smooth_subject();
+    subject.edges = *rc::gen::element(Edges::smooth, Edges::crisp);
+    if (subject.stroke) subject.stroke->width = std::ceil(subject.stroke->width);
+    const auto rows = [&](const ImageView& view, const Colour& colour) {
+        for (int y = 0; y < window.height; ++y) subject.paint(view.clipped({0, y, window.width, 1}), colour);
+    };
+    RC_ASSERT(covered(window, rows) == coverages_of(subject, [](const ImageView& view) { return view; }));
+}
+
+TEST(Invariants, TipsOfFillsShowBeyondTheirBounds) {
+    const Polygon arrow{{{-3, -3}, {9, 5}, {7, 13}, {14, 6}}};
+    Fill fill{Colour(255, 255, 255)};
+    fill.edges = Edges::smooth;
+    Image tip({22, 20}, PixelFormat::gray8);
+    draw(tip.view().clipped({0, 15, 22, 5}), arrow, fill);
+    EXPECT_EQ(extent_of_content(tip, Colour(0, 0, 0)), (Box{6, 15, 1, 1}));
 }
 
 RC_GTEST_PROP(Invariants, SmoothIsTranslationExact, ()) {

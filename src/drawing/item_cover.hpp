@@ -1,0 +1,56 @@
+/// @file
+/// The pixels that the items of a drawing cover, and of which they leave nothing.
+#pragma once
+
+#include "drawing/item_painting.hpp"
+
+#include <coldbrick/drawing.hpp>
+#include <coldbrick/image_view.hpp>
+#include <coldbrick/span.hpp>
+
+#include <cstdint>
+#include <optional>
+#include <vector>
+
+namespace coldbrick::drawing {
+
+/// Works out what items cover of one view, one after another. What is given back is good until the next
+/// question of the same kind.
+class CoverFinder {
+  public:
+    explicit CoverFinder(const ImageView& view) : view_(view) {}
+
+    /// The pixels of the part's clip that an item covers, each once. @param part the view with a clip of its
+    /// own
+    const std::vector<Span>& covered(const ImageView& part, const Drawing::StyledShape& item);
+    const std::vector<Span>& covered(const ImageView& part, const Drawing::Picture& picture);
+    const std::vector<Span>& covered(const ImageView& part, const Drawing::Print& print);
+
+    /// Those that it hides.
+    const std::vector<Span>& hidden(const ImageView& part, const Drawing::StyledShape& item);
+    const std::vector<Span>& hidden(const ImageView& part, const Drawing::Picture& picture);
+    const std::vector<Span>& hidden(const ImageView& part, const Drawing::Print& print);
+    /// @param layer finished
+    const std::vector<Span>& hidden(const ImageView& part, const Drawing::Group& group,
+                                    const LayerPicture& layer);
+
+  private:
+    template <class PaintOn>
+    void find_opaque(const ImageView& part, const std::vector<Span>& spans, const PaintOn& paint_on);
+
+    ImageView view_;
+    std::vector<Span> covered_;
+    std::vector<Span> hidden_;
+    std::optional<LayerPicture> probe_; ///< a see-through picture to paint on, where that is what tells
+};
+
+/// The spans of a clip, one a row.
+void add_rows(const Box& clip, std::vector<Span>& spans);
+
+/// How much of a pixel a shape's fill or stroke covers, an image or a stencil: 0, nothing, to 255, all.
+[[nodiscard]] int fill_coverage(const ImageView& view, const Drawing::StyledShape& item, Point pixel);
+[[nodiscard]] int stroke_coverage(const ImageView& view, const Drawing::StyledShape& item, Point pixel);
+[[nodiscard]] int coverage(const Drawing::Picture& picture, Point pixel);
+[[nodiscard]] int coverage(const Drawing::Print& print, Point pixel);
+
+} // namespace coldbrick::drawing

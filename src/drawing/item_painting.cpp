@@ -1,0 +1,104 @@
+#include "drawing/item_painting.hpp"
+
+#include "image/style_checks.hpp"
+
+#include <coldbrick/draw.hpp>
+
+namespace coldbrick::drawing {
+
+namespace {
+
+PixelFormat layer_format(PixelFormat below) {
+    switch (layout(below).kind) {
+    case PixelLayout::Kind::words: return PixelFormat::rgba16;
+    case PixelLayout::Kind::floats: return PixelFormat::rgba32f;
+    default: return PixelFormat::rgba8;
+    }
+}
+
+void check_item(PixelFormat format, const Drawing::StyledShape& item) {
+    if (item.fill) image::check(item.fill->blending, format);
+    if (item.stroke) image::check(item.stroke->blending, format);
+}
+
+void check_item(PixelFormat format, const Drawing::Picture& picture) {
+    image::check(picture.options.blending, format);
+}
+
+void check_item(PixelFormat format, const Drawing::Print& print) {
+    image::check(print.blending, format);
+}
+
+void check_item(PixelFormat format, const Drawing::Group& group) {
+    if (group.style.layer) image::check(*group.style.layer, format);
+    check_modes(group.style.layer ? layer_format(format) : format, *group.drawing);
+}
+
+Size layer_size(const ImageView& below) {
+    return {below.width(), static_cast<std::int32_t>(below.clip().end_y())};
+}
+
+std::size_t layer_bytes(const ImageView& below) {
+    return static_cast<std::size_t>(below.width()) * static_cast<std::size_t>(below.clip().end_y()) *
+           static_cast<std::size_t>(layout(layer_format(below.format())).bytes);
+}
+
+} // namespace
+
+LayerPicture::LayerPicture(const ImageView& below)
+    : bytes_(layer_bytes(below)),
+      view_(ImageView(bytes_.data(), layer_size(below), layer_format(below.format())).clipped(below.clip())) {
+}
+
+void check_modes(PixelFormat format, const Drawing& drawing) {
+    for (const Drawing::Item& item : drawing.items())
+        std::visit([format](const auto& one) { check_item(format, one); }, item);
+}
+
+ImageView shown_by(const ImageView& view, const Drawing::GroupStyle& style) {
+    return style.clip ? view.clipped((*style.clip)->bounds()) : view;
+}
+
+void lay(const ImageView& view, const Drawing::Group& group, const LayerPicture& layer) {
+    draw_in_clip(view, group.style, [&](const ImageView& part) {
+        overlay(part, layer.view(), {}, {.blending = *group.style.layer});
+    });
+}
+
+void paint(const ImageView& view, const Drawing::StyledShape& item) {
+    const auto paint_shape = [&]<class S>(const S& shape) {
+        if constexpr (ClosedShape<S>) {
+            if (item.fill && item.stroke) return draw(view, shape, *item.fill, *item.stroke);
+            if (item.fill) return draw(view, shape, *item.fill);
+        }
+        if (item.stroke) draw(view, shape, *item.stroke);
+    };
+    std::visit(paint_shape, item.shape);
+}
+
+void paint(const ImageView& view, const Drawing::Picture& picture) {
+    Overlay options = picture.options;
+    if (picture.mask) options.mask = &**picture.mask;
+    overlay(view, *picture.image, picture.at, options);
+}
+
+void paint(const ImageView& view, const Drawing::Print& print) {
+    draw(view, print.stencil, print.paint, print.blending);
+}
+
+void paint(const ImageView& view, const Drawing::Group& group) {
+    if (!group.style.layer)
+        return draw_in_clip(view, group.style, [&](const ImageView& part) { paint(part, *group.drawing); });
+    const ImageView shown = shown_by(view, group.style);
+    if (shown.clip().empty()) return;
+    const LayerPicture layer(shown);
+    paint(layer.view(), *group.drawing);
+    lay(shown, group, layer);
+}
+
+void paint(const ImageView& view, const Drawing& drawing) {
+    for (const Drawing::Item& item : drawing.items())
+        std::visit([&view](const auto& one) { paint(view, one); }, item);
+}
+
+} // namespace coldbrick::drawing

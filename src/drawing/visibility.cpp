@@ -1,0 +1,76 @@
+#include <coldbrick/visibility.hpp>
+
+#include "base/range_checks.hpp"
+#include "drawing/survey.hpp"
+
+#include <algorithm>
+#include <utility>
+
+namespace coldbrick {
+
+namespace {
+
+/// Adds the items in the order of their numbers.
+void add_items(const Drawing& drawing, std::vector<Visibility>& items) {
+    auto tag = drawing.tags().begin();
+    for (const Drawing::Item& item : drawing.items()) {
+        if (const auto* const group = std::get_if<Drawing::Group>(&item)) add_items(*group->drawing, items);
+        items.push_back({&item, *tag++});
+    }
+}
+
+std::vector<Visibility> items_of(const Drawing& drawing, const drawing::ItemCounts& counts) {
+    std::vector<Visibility> result;
+    result.reserve(static_cast<std::size_t>(counts.of(drawing)));
+    add_items(drawing, result);
+    return result;
+}
+
+void finish(std::vector<Visibility::Hider>& hiders, bool all_hidden) {
+    constexpr std::size_t most = 8;
+    if (!all_hidden) hiders.clear();
+    std::ranges::stable_sort(hiders, std::greater(), &Visibility::Hider::pixels);
+    if (hiders.size() > most) hiders.resize(most);
+    hiders.shrink_to_fit();
+}
+
+} // namespace
+
+std::vector<Visibility> visibility(const ImageView& view, const Drawing& drawing,
+                                   const VisibilityOptions& options) {
+    drawing::check_modes(view.format(), drawing);
+    const drawing::ItemCounts counts(drawing);
+    std::vector<Visibility> result = items_of(drawing, counts);
+    if (view.clip().empty()) return result;
+    const drawing::SurveyResults wanted{&result, options.least_contrast, false};
+    drawing::Survey survey(view, counts, wanted);
+    survey.hide(view, drawing, 1);
+    survey.paint(view, drawing, 1);
+    for (Visibility& item : result)
+        if (!item.hidden_by.empty()) finish(item.hidden_by, item.on_top == 0);
+    return result;
+}
+
+Owners owners(const ImageView& view, const Drawing& drawing) {
+    drawing::check_modes(view.format(), drawing);
+    const drawing::ItemCounts counts(drawing);
+    std::vector<Visibility> items = items_of(drawing, counts);
+    Owners result{view.clip(), {}, {}};
+    result.tags.reserve(items.size());
+    for (const Visibility& item : items) result.tags.push_back(item.tag);
+    if (view.clip().empty()) return result;
+    const drawing::SurveyResults wanted{&items, 0, true};
+    drawing::Survey survey(view, counts, wanted);
+    survey.paint(view, drawing, 1);
+    result.items.reserve(static_cast<std::size_t>(view.clip().width) *
+                         static_cast<std::size_t>(view.clip().height));
+    std::vector<Span> rows;
+    drawing::add_rows(view.clip(), rows);
+    for (const Span& row : rows) {
+        const std::int32_t* const numbers = survey.owners().at(row);
+        result.items.insert(result.items.end(), numbers, numbers + view.clip().width);
+    }
+    return result;
+}
+
+} // namespace coldbrick

@@ -49,7 +49,7 @@ struct VisibilityOptions {
 /// Draws a drawing onto a view as draw() does, and tells of each of its items what of it can be seen within
 /// the view's clip: first the items of a group, then the group.
 ///
-/// It takes about three times as long as draw(), and memory of 4 bytes a pixel and 150 an item beside; a
+/// It takes two to three times as long as draw(), and memory of 4 bytes a pixel and 150 an item beside; a
 /// layer takes both once more for as long as it is looked at.
 /// @throws ArgumentError as draw(), and if there are more than 2147483646 items; nothing is painted then.
 [[nodiscard]] std::vector<Visibility> visibility(const ImageView& view, const Drawing& drawing,

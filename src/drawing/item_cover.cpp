@@ -28,13 +28,17 @@ void add_runs(std::int32_t y, std::int64_t x_begin, std::int64_t x_end, std::vec
     }
 }
 
-/// The spans of a shape with a style.
+/// Hands the spans of a shape with a style to a receiver.
 template <class S, class Style>
-void rasterise(const S& shape, const Style& style, const image::InsideRule& inside, raster::SpanSink& sink) {
-    if constexpr (std::same_as<Style, Stroke>)
-        image::rasterise(shape, style, inside, sink);
-    else if constexpr (ClosedShape<S>)
-        image::rasterise(shape, style, sink);
+void run_sink(const base::Clip& clip, const S& shape, const Style& style, const image::InsideRule& inside,
+              const raster::SpanSink::Receiver& receiver) {
+    if (clip.empty() || !image::may_show(clip, shape, style)) return;
+    raster::SpanSink::run(clip, receiver, [&](raster::SpanSink& sink) {
+        if constexpr (std::same_as<Style, Stroke>)
+            image::rasterise(shape, style, inside, sink);
+        else if constexpr (ClosedShape<S>)
+            image::rasterise(shape, style, sink);
+    });
 }
 
 void take_spans(void* object, std::span<const Span> spans) {
@@ -59,11 +63,9 @@ enum class Count : std::uint8_t { covered, whole };
 template <class S, class Style>
 void gather(const base::Clip& clip, const S& shape, const Style& style, const image::InsideRule& inside,
             Count count, std::vector<Span>& spans) {
-    if (clip.empty() || !image::may_show(clip, shape, style)) return;
-    const raster::SpanSink::Receiver receiver{&spans, take_spans, nullptr, raster::SpanSink::no_run,
-                                              count == Count::covered ? take_covered : take_whole};
-    raster::SpanSink::run(clip, receiver,
-                          [&](raster::SpanSink& sink) { rasterise(shape, style, inside, sink); });
+    run_sink(clip, shape, style, inside,
+             {&spans, take_spans, nullptr, raster::SpanSink::no_run,
+              count == Count::covered ? take_covered : take_whole});
 }
 
 image::InsideRule inside_of(const Drawing::StyledShape& item) {
@@ -146,8 +148,6 @@ void for_each_style(const Drawing::StyledShape& item, const Use& use) {
 template <class S, class Style>
 int coverage_of(const ImageView& view, Point pixel, const S& shape, const Style& style,
                 const image::InsideRule& inside) {
-    const base::Clip clip = image::clip_of(view.clipped({pixel.x, pixel.y, 1, 1}));
-    if (clip.empty() || !image::may_show(clip, shape, style)) return 0;
     int result = 0;
     const raster::SpanSink::Receiver note{&result,
                                           [](void* noted, std::span<const Span> spans) {
@@ -158,7 +158,7 @@ int coverage_of(const ImageView& view, Point pixel, const S& shape, const Style&
                                               if (!spans.empty())
                                                   *static_cast<int*>(noted) = *spans.front().coverages;
                                           }};
-    raster::SpanSink::run(clip, note, [&](raster::SpanSink& sink) { rasterise(shape, style, inside, sink); });
+    run_sink(image::clip_of(view.clipped({pixel.x, pixel.y, 1, 1})), shape, style, inside, note);
     return result;
 }
 
@@ -184,13 +184,63 @@ void CoverFinder::find_opaque(const ImageView& part, const std::vector<Span>& sp
                     static_cast<std::size_t>((span.x_end - span.x_begin) * bytes));
 }
 
+void KeptSpans::clear() {
+    whole_.clear();
+    partial_.clear();
+    coverages_.clear();
+}
+
+raster::SpanSink::Receiver KeptSpans::receiver() {
+    return {this,
+            [](void* kept, std::span<const Span> spans) {
+                auto& whole = static_cast<KeptSpans*>(kept)->whole_;
+                whole.insert(whole.end(), spans.begin(), spans.end());
+            },
+            nullptr, raster::SpanSink::no_run,
+            [](void* kept, std::span<const base::CoverageSpan> spans) {
+                auto& [whole, partial, coverages] = *static_cast<KeptSpans*>(kept);
+                for (const base::CoverageSpan& run : spans) {
+                    partial.push_back(run);
+                    coverages.insert(coverages.end(), run.coverages,
+                                     run.coverages + (run.span.x_end - run.span.x_begin));
+                }
+            }};
+}
+
+void KeptSpans::add_to(std::vector<Span>& spans) const {
+    spans.insert(spans.end(), whole_.begin(), whole_.end());
+    for (const base::CoverageSpan& run : partial_) spans.push_back(run.span);
+}
+
+void KeptSpans::paint(const paint::Painter& painter) {
+    const std::uint8_t* coverages = coverages_.data();
+    for (base::CoverageSpan& run : partial_) {
+        run.coverages = coverages;
+        coverages += run.span.x_end - run.span.x_begin;
+    }
+    painter.paint(std::span<const Span>(whole_));
+    painter.paint(std::span<const base::CoverageSpan>(partial_));
+}
+
 const std::vector<Span>& CoverFinder::covered(const ImageView& part, const Drawing::StyledShape& item) {
     covered_.clear();
+    const base::Clip clip = image::clip_of(part);
     for_each_style(item, [&](const auto& shape, const auto& style) {
-        gather(image::clip_of(part), shape, style, inside_of(item), Count::covered, covered_);
+        KeptSpans& kept = kept_of(style);
+        kept.clear();
+        run_sink(clip, shape, style, inside_of(item), kept.receiver());
+        kept.add_to(covered_);
     });
     if (item.fill && item.stroke && covered_.size() > 1) covered_ = Region(std::move(covered_)).spans();
     return covered_;
+}
+
+void CoverFinder::paint_covered(const ImageView& part, const Drawing::StyledShape& item) {
+    for_each_style(item, [&](const auto& shape, const auto& style) {
+        image::SpanPainter painter(part, style.paint, style.blending);
+        painter.place_pattern(shape);
+        kept_of(style).paint(painter.painter());
+    });
 }
 
 const std::vector<Span>& CoverFinder::hidden(const ImageView& part, const Drawing::StyledShape& item) {

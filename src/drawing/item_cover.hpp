@@ -2,7 +2,10 @@
 /// The pixels that the items of a drawing cover, and of which they leave nothing.
 #pragma once
 
+#include "base/coverage_span.hpp"
 #include "drawing/item_painting.hpp"
+#include "paint/painter.hpp"
+#include "raster/spans/span_sink.hpp"
 
 #include <coldbrick/drawing.hpp>
 #include <coldbrick/image_view.hpp>
@@ -13,6 +16,21 @@
 #include <vector>
 
 namespace coldbrick::drawing {
+
+/// The spans of a shape with one style, kept to be painted after they have been looked at.
+class KeptSpans {
+  public:
+    void clear();
+    [[nodiscard]] raster::SpanSink::Receiver receiver();
+    /// Adds them all.
+    void add_to(std::vector<Span>& spans) const;
+    void paint(const paint::Painter& painter);
+
+  private:
+    std::vector<Span> whole_;
+    std::vector<base::CoverageSpan> partial_; ///< whose coverages are those below, in order
+    std::vector<std::uint8_t> coverages_;
+};
 
 /// Works out what items cover of one view, one after another. What is given back is good until the next
 /// question of the same kind.
@@ -26,6 +44,11 @@ class CoverFinder {
     const std::vector<Span>& covered(const ImageView& part, const Drawing::Picture& picture);
     const std::vector<Span>& covered(const ImageView& part, const Drawing::Print& print);
 
+    /// Paints the item that was asked about last.
+    void paint_covered(const ImageView& part, const Drawing::StyledShape& item);
+    void paint_covered(const ImageView& part, const Drawing::Picture& picture) { paint(part, picture); }
+    void paint_covered(const ImageView& part, const Drawing::Print& print) { paint(part, print); }
+
     /// Those that it hides.
     const std::vector<Span>& hidden(const ImageView& part, const Drawing::StyledShape& item);
     const std::vector<Span>& hidden(const ImageView& part, const Drawing::Picture& picture);
@@ -35,10 +58,14 @@ class CoverFinder {
                                     const LayerPicture& layer);
 
   private:
+    [[nodiscard]] KeptSpans& kept_of(const Fill&) { return fill_; }
+    [[nodiscard]] KeptSpans& kept_of(const Stroke&) { return stroke_; }
     template <class PaintOn>
     void find_opaque(const ImageView& part, const std::vector<Span>& spans, const PaintOn& paint_on);
 
     ImageView view_;
+    KeptSpans fill_;
+    KeptSpans stroke_;
     std::vector<Span> covered_;
     std::vector<Span> hidden_;
     std::optional<LayerPicture> probe_; ///< a see-through picture to paint on, where that is what tells

@@ -56,54 +56,58 @@ std::optional<Colour> contrast_colour(const Drawing::Item& item) {
     return Colour(colour->red, colour->green, colour->blue, colour->alpha * opacity / 255);
 }
 
-/// What is told of runs of pixels that were alike and still are.
-class RunNotes {
+/// Measures how pixels have changed.
+class ChangeMeter {
   public:
-    RunNotes(const ImageView& view, Visibility& item, double least_contrast)
-        : codec_{&layout(view.format()), view.palette()}, item_(item), least_contrast_(least_contrast),
-          colour_(least_contrast > 0 ? contrast_colour(*item.item) : std::nullopt) {}
+    explicit ChangeMeter(const ImageView& view)
+        : codec_{&layout(view.format()), view.palette()},
+          are_bytes_(codec_.layout->kind == PixelLayout::Kind::bytes &&
+                     view.pixel_stride_bytes() == codec_.layout->bytes) {}
 
-    [[nodiscard]] bool wants_unchanged() const { return colour_.has_value(); }
+    [[nodiscard]] const paint::Codec& codec() const { return codec_; }
 
-    void add(const std::byte* before, const std::byte* after, std::int64_t pixels, bool changed) {
-        if (changed) {
-            item_.seen += pixels;
-            if (item_.largest_change < 255)
-                item_.largest_change =
-                    std::max(item_.largest_change,
-                             largest_gap(codec_.decode<Colour>(before), codec_.decode<Colour>(after)));
+    /// The largest change of a channel in the pixels [begin, end), or `known` if that is more.
+    [[nodiscard]] int largest(const SpanPixels& pixels, std::size_t begin, std::size_t end, int known) const {
+        if (known == 255) return known;
+        if (!are_bytes_) {
+            for (std::size_t i = begin; i < end; ++i)
+                known = std::max(known, largest_gap(codec_.decode<Colour>(pixels.before + i * pixels.stride),
+                                                    codec_.decode<Colour>(pixels.after + i * pixels.stride)));
+            return known;
         }
-        if (!colour_) return;
-        const Colour below = codec_.decode<Colour>(before);
-        if (contrast(laid_on(*colour_, below), below) < least_contrast_) item_.faint += pixels;
+        std::uint8_t most = 0;
+        for (std::size_t i = begin * pixels.stride; i < end * pixels.stride; ++i) {
+            const auto before = std::to_integer<std::uint8_t>(pixels.before[i]);
+            const auto after = std::to_integer<std::uint8_t>(pixels.after[i]);
+            const auto gap = static_cast<std::uint8_t>(std::max(before, after) - std::min(before, after));
+            most = std::max(most, gap);
+        }
+        return std::max<int>(known, most);
     }
 
   private:
     paint::Codec codec_;
-    Visibility& item_;
-    double least_contrast_;
-    std::optional<Colour> colour_;
+    bool are_bytes_;
 };
 
-/// The pixels of a span in a view and as they were before.
-struct SpanPixels {
-    Span span;
-    const std::byte* before;
-    const std::byte* after;
-    std::size_t stride;
-    std::size_t pixel_bytes;
-    const std::int32_t* hiders;
-
-    [[nodiscard]] std::size_t count() const { return static_cast<std::size_t>(span.x_end - span.x_begin); }
-    [[nodiscard]] std::size_t bytes() const { return (count() - 1) * stride + pixel_bytes; }
-    [[nodiscard]] bool changed() const { return std::memcmp(before, after, bytes()) != 0; }
-    [[nodiscard]] static bool alike(const std::byte* pixels, std::size_t bytes, std::size_t stride) {
-        return bytes <= stride || std::memcmp(pixels, pixels + stride, bytes - stride) == 0;
+/// How many pixels on top of an item are of too little contrast to its colour.
+std::int64_t count_faint(const SpanPixels& pixels, std::int32_t number, const Colour& colour, double least,
+                         const paint::Codec& codec) {
+    std::int64_t result = 0;
+    bool is_faint = false;
+    const std::byte* last = nullptr;
+    for (std::size_t i = 0; i < pixels.count(); ++i) {
+        if (pixels.hiders[i] > number) continue;
+        const std::byte* const before = pixels.before + i * pixels.stride;
+        if (last == nullptr || std::memcmp(last, before, pixels.pixel_bytes) != 0) {
+            const Colour below = codec.decode<Colour>(before);
+            is_faint = contrast(laid_on(colour, below), below) < least;
+        }
+        last = before;
+        result += is_faint ? 1 : 0;
     }
-    [[nodiscard]] bool alike() const {
-        return alike(before, bytes(), stride) && alike(after, bytes(), stride);
-    }
-};
+    return result;
+}
 
 std::int64_t count_on_top(const SpanPixels& pixels, std::int32_t number) {
     std::int32_t result = 0; // of 32 bits, so that several are counted at once
@@ -115,42 +119,21 @@ std::int64_t count_on_top(const SpanPixels& pixels, std::int32_t number) {
     return result + more;
 }
 
-/// Calls visit(run, before, after, changed) with runs of pixels that are on top of an item, alike before and
-/// alike after.
+/// Calls visit(begin, end) with runs of pixels that have changed and are on top.
 template <class Visit>
-void for_each_run(const SpanPixels& pixels, std::int32_t number, const Visit& visit) {
+void for_each_seen_run(const SpanPixels& pixels, std::int32_t number, const Visit& visit) {
     with_pixel_bytes(static_cast<int>(pixels.pixel_bytes), [&](auto bytes) {
-        const auto same = [bytes](const std::byte* a, const std::byte* b) {
-            return std::memcmp(a, b, bytes) == 0;
+        const auto is_seen = [&](std::size_t i) {
+            return pixels.hiders[i] <= number && std::memcmp(pixels.before + i * pixels.stride,
+                                                             pixels.after + i * pixels.stride, bytes) != 0;
         };
         const std::size_t count = pixels.count();
-        for (std::size_t i = 0; i < count;) {
-            if (pixels.hiders[i] > number) {
-                ++i;
-                continue;
-            }
-            const std::byte* const before = pixels.before + i * pixels.stride;
-            const std::byte* const after = pixels.after + i * pixels.stride;
-            std::size_t end = i + 1;
-            while (end < count && pixels.hiders[end] <= number &&
-                   same(before, pixels.before + end * pixels.stride) &&
-                   same(after, pixels.after + end * pixels.stride))
-                ++end;
-            const auto begin_x =
-                static_cast<std::int32_t>(pixels.span.x_begin + static_cast<std::int64_t>(i));
-            visit(Span{pixels.span.y, begin_x, pixels.span.x_begin + static_cast<std::int64_t>(end)}, before,
-                  after, !same(before, after));
-            i = end;
+        for (std::size_t i = 0; i < count; ++i) {
+            const std::size_t begin = i;
+            while (i < count && is_seen(i)) ++i;
+            if (i > begin) visit(begin, i);
         }
     });
-}
-
-void merge(std::vector<Visibility::Hider>& hiders, std::uint32_t tag, std::int64_t pixels) {
-    const auto found = std::ranges::find(hiders, tag, &Visibility::Hider::tag);
-    if (found == hiders.end())
-        hiders.push_back({tag, pixels});
-    else
-        found->pixels += pixels;
 }
 
 } // namespace
@@ -223,7 +206,7 @@ void Survey::paint_item(const ImageView& part, const Item& item, std::int32_t nu
         const std::vector<Span>& spans = covers_.covered(part, item);
         const auto own = [&](const Span& run) { set_owner(run, number); };
         paint_and_compare(
-            part, spans, number, [&] { drawing::paint(part, item); }, own);
+            part, spans, number, [&] { covers_.paint_covered(part, item); }, own);
         if (owners_)
             for (const Span& span : covers_.hidden(part, item)) own(span);
     } else if (!item.style.layer) {
@@ -237,71 +220,59 @@ void Survey::set_owner(const Span& run, std::int32_t number) {
     if (owners_) std::fill_n(owners_->at(run), static_cast<std::size_t>(run.x_end - run.x_begin), number);
 }
 
+/// Keeps the pixels of those spans of an item of which anything stays on top.
+void Survey::keep_before(const ImageView& part, const std::vector<Span>& spans, std::int32_t number) {
+    const auto stride = static_cast<std::size_t>(part.pixel_stride_bytes());
+    const auto pixel_bytes = static_cast<std::size_t>(layout(part.format()).bytes);
+    Visibility& item = results_.item(number);
+    std::size_t bytes = 0;
+    open_.clear();
+    for (const Span& span : spans) {
+        const std::byte* const first =
+            part.bytes() + span.y * part.row_stride_bytes() + span.x_begin * part.pixel_stride_bytes();
+        SpanPixels pixels{span, first, stride, pixel_bytes, hiders_.at(span)};
+        pixels.on_top = count_on_top(pixels, number);
+        item.covered += span.x_end - span.x_begin;
+        item.on_top += pixels.on_top;
+        if (pixels.on_top == 0) continue;
+        open_.push_back(pixels);
+        bytes += pixels.count() * stride;
+    }
+    if (before_.size() < bytes) before_.resize(bytes + bytes / 2);
+    std::byte* to = before_.data();
+    for (SpanPixels& pixels : open_) {
+        std::memcpy(to, pixels.after, pixels.bytes());
+        pixels.before = to;
+        to += pixels.count() * stride;
+    }
+}
+
 /// Paints an item that covers some spans, and tells on_seen(run) where its pixels have changed and stay on
 /// top.
 template <class Paint, class OnSeen>
 void Survey::paint_and_compare(const ImageView& part, const std::vector<Span>& spans, std::int32_t number,
                                const Paint& paint_it, const OnSeen& on_seen) {
     if (spans.empty()) return;
-    const auto stride = static_cast<std::size_t>(part.pixel_stride_bytes());
-    const auto pixel_bytes = static_cast<std::size_t>(layout(part.format()).bytes);
-    const auto first_byte = [&](const Span& span) {
-        return part.bytes() + span.y * part.row_stride_bytes() + span.x_begin * part.pixel_stride_bytes();
-    };
-    std::size_t bytes = 0;
-    for (const Span& span : spans) bytes += static_cast<std::size_t>(span.x_end - span.x_begin) * stride;
-    if (before_.size() < bytes) before_.resize(bytes + bytes / 2);
-    std::size_t kept = 0;
-    const auto pixels_of = [&](const Span& span) {
-        const SpanPixels result{span,   before_.data() + kept, first_byte(span),
-                                stride, pixel_bytes,           hiders_.at(span)};
-        kept += result.count() * stride;
-        return result;
-    };
-    for (const Span& span : spans) {
-        std::byte* const to = before_.data() + kept;
-        const SpanPixels pixels = pixels_of(span);
-        std::memcpy(to, pixels.after, pixels.bytes());
-    }
+    keep_before(part, spans, number);
     paint_it();
-    kept = 0;
-    Visibility& item = (*results_.items)[static_cast<std::size_t>(number - 1)];
-    RunNotes notes(part, item, results_.least_contrast);
-    const std::int64_t on_top_before = item.on_top;
-    for (const Span& span : spans) {
-        const SpanPixels pixels = pixels_of(span);
-        item.covered += span.x_end - span.x_begin;
-        const std::int64_t on_top = count_on_top(pixels, number);
-        item.on_top += on_top;
-        if (on_top == 0) continue;
-        const bool changed = pixels.changed();
-        if (!changed && !notes.wants_unchanged()) continue;
-        const auto note_run = [&](const Span& run, const std::byte* before, const std::byte* after,
-                                  bool run_changed) {
-            notes.add(before, after, run.x_end - run.x_begin, run_changed);
-            if (run_changed) on_seen(run);
+    Visibility& item = results_.item(number);
+    if (open_.empty() && results_.hiders != nullptr) results_.hiders->add(spans, hiders_, item);
+    const ChangeMeter meter(part);
+    const auto colour = results_.least_contrast > 0 ? contrast_colour(*item.item) : std::nullopt;
+    for (const SpanPixels& pixels : open_) {
+        if (colour)
+            item.faint += count_faint(pixels, number, *colour, results_.least_contrast, meter.codec());
+        if (!pixels.changed()) continue;
+        const auto note = [&](std::size_t begin, std::size_t end, std::size_t measured_end) {
+            item.seen += static_cast<std::int64_t>(end - begin);
+            item.largest_change = meter.largest(pixels, begin, measured_end, item.largest_change);
+            on_seen(pixels.part(begin, end));
         };
-        if (on_top == span.x_end - span.x_begin && pixels.alike())
-            note_run(span, pixels.before, pixels.after, changed);
+        if (pixels.on_top == static_cast<std::int64_t>(pixels.count()) && pixels.alike())
+            note(0, pixels.count(), 1);
         else
-            for_each_run(pixels, number, note_run);
-    }
-    if (item.on_top == on_top_before) tell_hiders(spans, item);
-}
-
-/// Adds who hides an item of which none of the spans is on top.
-void Survey::tell_hiders(const std::vector<Span>& spans, Visibility& item) {
-    for (const Span& span : spans) {
-        const std::int32_t* const hiders = hiders_.at(span);
-        const std::int64_t count = span.x_end - span.x_begin;
-        for (std::int64_t i = 0; i < count;) {
-            std::int64_t end = i + 1;
-            while (end < count && hiders[end] == hiders[i]) ++end;
-            if (hiders[i] != unseen)
-                merge(item.hidden_by, (*results_.items)[static_cast<std::size_t>(hiders[i] - 1)].tag,
-                      end - i);
-            i = end;
-        }
+            for_each_seen_run(pixels, number,
+                              [&](std::size_t begin, std::size_t end) { note(begin, end, end); });
     }
 }
 
@@ -337,7 +308,7 @@ void Survey::paint_layer(const ImageView& part, const Drawing::Group& group, std
         });
     for (const Span& span : covered)
         for_each_hider(span, [&](std::int32_t& hider, std::int32_t below) {
-            if (hider < 0) hider = below > number ? below : unseen;
+            if (hider < 0) hider = below > number ? below : HiderCounts::nobody;
         });
     in_clip([&](const ImageView& own) { inner.paint(own, *group.drawing, first); });
     for (const Span& run : owned) take_owners(inner, run, number);

@@ -1,10 +1,8 @@
 #include <coldbrick/visibility.hpp>
 
-#include "base/range_checks.hpp"
 #include "drawing/survey.hpp"
 
-#include <algorithm>
-#include <utility>
+#include <variant>
 
 namespace coldbrick {
 
@@ -26,14 +24,6 @@ std::vector<Visibility> items_of(const Drawing& drawing, const drawing::ItemCoun
     return result;
 }
 
-void finish(std::vector<Visibility::Hider>& hiders, bool all_hidden) {
-    constexpr std::size_t most = 8;
-    if (!all_hidden) hiders.clear();
-    std::ranges::stable_sort(hiders, std::greater(), &Visibility::Hider::pixels);
-    if (hiders.size() > most) hiders.resize(most);
-    hiders.shrink_to_fit();
-}
-
 } // namespace
 
 std::vector<Visibility> visibility(const ImageView& view, const Drawing& drawing,
@@ -42,12 +32,13 @@ std::vector<Visibility> visibility(const ImageView& view, const Drawing& drawing
     const drawing::ItemCounts counts(drawing);
     std::vector<Visibility> result = items_of(drawing, counts);
     if (view.clip().empty()) return result;
-    const drawing::SurveyResults wanted{&result, options.least_contrast, false};
+    drawing::HiderCounts hiders(result);
+    const drawing::SurveyResults wanted{&result, &hiders, options.least_contrast, false};
     drawing::Survey survey(view, counts, wanted);
     survey.hide(view, drawing, 1);
     survey.paint(view, drawing, 1);
     for (Visibility& item : result)
-        if (!item.hidden_by.empty()) finish(item.hidden_by, item.on_top == 0);
+        if (!item.hidden_by.empty()) drawing::settle(item);
     return result;
 }
 
@@ -59,7 +50,7 @@ Owners owners(const ImageView& view, const Drawing& drawing) {
     result.tags.reserve(items.size());
     for (const Visibility& item : items) result.tags.push_back(item.tag);
     if (view.clip().empty()) return result;
-    const drawing::SurveyResults wanted{&items, 0, true};
+    const drawing::SurveyResults wanted{&items, nullptr, 0, true};
     drawing::Survey survey(view, counts, wanted);
     survey.paint(view, drawing, 1);
     result.items.reserve(static_cast<std::size_t>(view.clip().width) *

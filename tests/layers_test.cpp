@@ -106,6 +106,7 @@ const std::map<std::string, std::string> public_layer{
     {"transform", "geometry"},
     {"stencil", "image"},
     {"sheet", "sheet"},
+    {"sheet_check", "sheet"},
     {"face", "text"},
     {"text_style", "text"},
     {"text", "text"},

@@ -87,5 +87,6 @@
 #include <coldbrick/row_files.hpp>  // files written and read row by row
 #include <coldbrick/rulers.hpp>     // numbers along magnified images
 #include <coldbrick/sheet.hpp>      // drawings written as text
+#include <coldbrick/sheet_check.hpp> // why something of a sheet cannot be seen
 #include <coldbrick/text.hpp>       // words in pictures
 #include <coldbrick/text_style.hpp> // how they are set and painted

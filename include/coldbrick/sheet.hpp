@@ -106,6 +106,14 @@ struct SheetParameter {
 
 /// What is not wrong in a sheet, but most likely not meant.
 struct SheetWarning {
+    enum class Kind : std::uint8_t {
+        unused,   ///< a name or motif
+        outside,  ///< nothing of what a statement draws lies on the sheet; told once a statement
+        cut_text, ///< an edge of the sheet cuts a text off
+        corner,   ///< a box's opposite corner lies above and to the left of its corner
+        radius    ///< a circle is larger than the sheet
+    };
+    Kind kind;
     std::string place; ///< file:line:column
     std::string message;
 };
@@ -119,7 +127,12 @@ struct Sheet {
     FrameRate rate = {};
     std::string place = {}; ///< file:line:column of the statement that gives the size, for messages
     std::vector<SheetParameter> parameters = {}; ///< in the order of the text
-    std::vector<SheetWarning> warnings = {};     ///< names that nothing uses, shapes wholly outside
+    std::vector<SheetWarning> warnings = {};     ///< if they were asked for
+    std::vector<bool> carried_out = {};          ///< by tags: which statements were, if warnings were asked for
+
+    /// An image of the sheet's size, cleared to its ground.
+    /// @throws SheetError if there is not enough memory for it.
+    [[nodiscard]] Image blank(PixelFormat format = PixelFormat::rgba8) const;
 
     /// The sheet drawn: an image of its size, cleared to its ground, with the drawing on it.
     /// @throws SheetError if there is not enough memory for the image, else as draw().
@@ -132,6 +145,9 @@ struct Sheet {
 
     /// file:line:column of the statement with a tag. @throws ArgumentError if there is none.
     [[nodiscard]] std::string place_of(std::uint32_t tag) const;
+
+    /// The number of its line in its file. @throws ArgumentError as place_of().
+    [[nodiscard]] std::size_t line_of(std::uint32_t tag) const;
 
     /// What has been read. Of a sheet that was not, null.
     std::shared_ptr<const sheet::Program> program = nullptr;

@@ -30,6 +30,7 @@ Interpreter::Interpreter(const Program& program, const SheetReading& reading, Lo
 }
 
 Sheet Interpreter::run() {
+    if (reading_.warns) result_.carried_out.resize(program_.notes.size());
     for (const Setting& setting : reading_.settings) {
         const std::string title = fmt::format("setting {}", setting.name);
         const Source source{title, setting.value};
@@ -48,7 +49,7 @@ Sheet Interpreter::run() {
     check_settings();
     if (reading_.warns)
         for (const Scopes::Unused& unused : program_.unused)
-            warn(unused.location, fmt::format("nothing uses {}", base::in_quotes(unused.name)));
+            warn(SheetWarning::Kind::unused, unused.location, fmt::format("nothing uses {}", base::in_quotes(unused.name)));
     return std::move(result_);
 }
 
@@ -75,6 +76,7 @@ void Interpreter::carry_out(const Statement& statement) {
     ++nested_;
     context_.chance = mixed_bits(chance_, statement.key);
     const std::uint32_t outer = std::exchange(tag_, statement.tag);
+    if (reading_.warns) result_.carried_out[tag_] = true;
     at_place(statement.location, [&] {
         std::visit([&](const auto& form) { carry_out(statement.location, form); }, statement.form);
     });
@@ -311,8 +313,13 @@ void Interpreter::check_has_size(const Location& location) const {
     if (!context_.size) fail(location, "the sheet's size comes first: sheet WIDTH x HEIGHT on COLOUR");
 }
 
-void Interpreter::warn(const Location& location, std::string message) {
-    result_.warnings.push_back({location.text(), std::move(message)});
+void Interpreter::warn(SheetWarning::Kind kind, const Location& location, std::string message) {
+    result_.warnings.push_back({kind, location.text(), std::move(message)});
+}
+
+/// A statement that is carried out often has its warning once.
+void Interpreter::warn_once(SheetWarning::Kind kind, const Location& location, std::string message) {
+    if (warned_.emplace(kind, tag_).second) warn(kind, location, std::move(message));
 }
 
 void Interpreter::check_frame() {

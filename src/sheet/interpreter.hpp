@@ -17,6 +17,7 @@
 #include <cstdint>
 #include <map>
 #include <memory>
+#include <set>
 #include <string>
 #include <utility>
 #include <vector>
@@ -73,8 +74,12 @@ class Interpreter {
     [[nodiscard]] int quarters(const ExpressionPtr& turn) const;
     void check_has_size(const Location& location) const;
     void note_parameter(const LetStatement& statement, const Value& value);
-    void warn(const Location& location, std::string message);
+    void warn(SheetWarning::Kind kind, const Location& location, std::string message);
+    void warn_once(SheetWarning::Kind kind, const Location& location, std::string message);
+    void warn_of_shape(const Location& location, const ShapeForm& form, const Drawing::StyledShape& item);
+    void warn_of_corner(const Frame& frame);
     void warn_if_outside(const Location& location, const Box& bounds);
+    void warn_if_cut(const Location& location, const Box& bounds);
     [[nodiscard]] FrameRate rate_of(const Expression& expression) const;
     void check_frame();
     void check_settings();
@@ -86,6 +91,7 @@ class Interpreter {
     Faults faults_;
     std::map<std::string, Value, std::less<>> settings_;
     Sheet result_{};
+    std::set<std::pair<SheetWarning::Kind, std::uint32_t>> warned_; ///< with the statement's tag
     Drawing* drawing_ = &result_.drawing; ///< what is drawn into: the sheet's, or a group's
     std::uint64_t chance_ = 0;            ///< of the block
     std::uint32_t tag_ = 0;               ///< of the statement

@@ -5,6 +5,7 @@
 #include "sheet/style_values.hpp"
 #include "sheet/text_values.hpp"
 
+#include <coldbrick/bounds.hpp>
 #include <coldbrick/path_of.hpp>
 #include <coldbrick/region.hpp>
 #include <coldbrick/resize.hpp>
@@ -12,9 +13,12 @@
 
 #include <fmt/core.h>
 
+#include <algorithm>
 #include <cmath>
 #include <cstdint>
+#include <initializer_list>
 #include <optional>
+#include <string>
 #include <utility>
 
 namespace coldbrick::sheet {
@@ -28,8 +32,47 @@ void check_suits(const Location& place, const Shape& shape, const Style& style) 
              [&] { std::visit([&style]<class S>(const S&) { image::check_suits<S>(style); }, shape); });
 }
 
+/// The distances above 0 with their sides.
+std::string sides(std::initializer_list<std::pair<std::int64_t, const char*>> distances) {
+    std::string result;
+    for (const auto& [pixels, side] : distances) {
+        if (pixels <= 0) continue;
+        if (!result.empty()) result += " and ";
+        result += fmt::format("{} pixel{} {}", pixels, pixels == 1 ? "" : "s", side);
+    }
+    return result;
+}
+
 Box bounds_of(const Shape& shape) {
     return std::visit([](const auto& one) { return one.bounds(); }, shape);
+}
+
+/// The bounds of what an item paints.
+Box painted_bounds(const Drawing::StyledShape& item) {
+    return std::visit(
+        [&item]<class S>(const S& shape) {
+            Box result;
+            if constexpr (ClosedShape<S>)
+                if (item.fill) result = bounds(shape, *item.fill);
+            return item.stroke ? result.united(bounds(shape, *item.stroke)) : result;
+        },
+        item.shape);
+}
+
+/// How far a box lies outside of the sheet: "12 pixels to its right and 3 above it".
+std::string way_outside(const Box& box, const Size& size) {
+    return sides({{1 - box.end_x(), "to its left"},
+                  {box.x - size.width + 1, "to its right"},
+                  {1 - box.end_y(), "above it"},
+                  {box.y - size.height + 1, "below it"}});
+}
+
+/// How far a box goes on beyond the sheet's edges.
+std::string way_beyond(const Box& box, const Size& size) {
+    return sides({{-box.x, "to the left"},
+                  {box.end_x() - size.width, "to the right"},
+                  {-box.y, "above"},
+                  {box.end_y() - size.height, "below"}});
 }
 
 } // namespace
@@ -129,8 +172,9 @@ void Interpreter::carry_out(const Location& location, const ShapeStatement& stat
     };
     if (style.fill) check_suits(place_of(statement.style.fill), shape, *style.fill);
     if (style.stroke) check_suits(place_of(statement.style.stroke), shape, *style.stroke);
-    if (reading_.warns) warn_if_outside(location, bounds_of(shape));
-    add(location, Drawing::StyledShape{std::move(shape), std::move(style.fill), std::move(style.stroke)});
+    Drawing::StyledShape item{std::move(shape), std::move(style.fill), std::move(style.stroke)};
+    if (reading_.warns) warn_of_shape(location, statement.form, item);
+    add(location, std::move(item));
 }
 
 void Interpreter::carry_out(const Location& location, const TextStatement& statement) {
@@ -146,6 +190,7 @@ void Interpreter::carry_out(const Location& location, const TextStatement& state
     const Box bounds = text.bounds();
     if (statement.named) give_name(*statement.named, bounds, std::nullopt);
     warn_if_outside(location, bounds);
+    warn_if_cut(location, bounds);
     const Box seen = bounds.intersection(Box::of(*context_.size));
     const std::size_t left = files_.image_bytes_left();
     drawing_->set_tag(tag_);
@@ -209,9 +254,45 @@ int Interpreter::quarters(const ExpressionPtr& turn) const {
 }
 
 void Interpreter::warn_if_outside(const Location& location, const Box& bounds) {
-    if (reading_.warns && bounds.intersection(Box::of(*context_.size)).empty())
-        warn(location, fmt::format("this lies outside the sheet: columns {} to {}, rows {} to {}", bounds.x,
-                                   bounds.end_x() - 1, bounds.y, bounds.end_y() - 1));
+    if (!reading_.warns || bounds.empty() || !bounds.intersection(Box::of(*context_.size)).empty()) return;
+    warn_once(SheetWarning::Kind::outside, location,
+              fmt::format("this lies outside the sheet, {}: columns {} to {}, rows {} to {}",
+                          way_outside(bounds, *context_.size), bounds.x, bounds.end_x() - 1, bounds.y,
+                          bounds.end_y() - 1));
+}
+
+void Interpreter::warn_if_cut(const Location& location, const Box& bounds) {
+    const Box seen = bounds.intersection(Box::of(*context_.size));
+    if (!reading_.warns || seen.empty() || seen == bounds) return;
+    warn_once(SheetWarning::Kind::cut_text, location,
+              fmt::format("the sheet's edge cuts the text off: it goes on {}",
+                          way_beyond(bounds, *context_.size)));
+}
+
+void Interpreter::warn_of_corner(const Frame& frame) {
+    if (!frame.opposite || context_.placing.map) return;
+    const Point corner = pixel(*frame.corner, context_);
+    const Point opposite = pixel(*frame.opposite, context_);
+    if (opposite.x >= corner.x || opposite.y >= corner.y) return;
+    warn_once(SheetWarning::Kind::corner, frame.opposite->location,
+              fmt::format("the opposite corner ({}, {}) lies above and to the left of the corner ({}, {}): was "
+                          "`size {} x {}` meant?",
+                          opposite.x, opposite.y, corner.x, corner.y, opposite.x, opposite.y));
+}
+
+void Interpreter::warn_of_shape(const Location& location, const ShapeForm& form,
+                                const Drawing::StyledShape& item) {
+    // The bounds with the style are dear: they are asked for only where those of the shape lie outside.
+    const Box sheet = Box::of(*context_.size);
+    if (bounds_of(item.shape).intersection(sheet).empty()) warn_if_outside(location, painted_bounds(item));
+    if (const auto* const box = std::get_if<BoxForm>(&form)) warn_of_corner(box->frame);
+    if (const auto* const ellipse = std::get_if<EllipseForm>(&form)) warn_of_corner(ellipse->oval.frame);
+    if (const auto* const arc = std::get_if<ArcForm>(&form)) warn_of_corner(arc->oval.frame);
+    const auto* const circle = std::get_if<Circle>(&item.shape);
+    if (circle != nullptr && circle->radius > std::max(sheet.width, sheet.height))
+        warn_once(SheetWarning::Kind::radius, location,
+                  fmt::format("the radius {} is more than the sheet's {} x {} pixels: was it the diameter, or {}?",
+                              circle->radius, sheet.width, sheet.height, circle->radius / 2));
 }
 
 } // namespace coldbrick::sheet

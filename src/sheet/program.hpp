@@ -28,11 +28,18 @@ struct OwnSource {
     Source source;
 };
 
+/// A statement as others know it by its tag.
+struct StatementNote {
+    enum class Kind : std::uint8_t { shape, text, image, layer, other };
+    Location location;
+    Kind kind;
+};
+
 struct Program {
     std::deque<OwnSource> sources; ///< the sheet's own, then those that it includes
     std::deque<Motif> motifs;
     Block statements;
-    std::vector<Location> places; ///< of the statements, by their tags
+    std::vector<StatementNote> notes; ///< of the statements, by their tags
     std::uint32_t size = 0;       ///< how many values of names it keeps
     std::vector<Scopes::Unused> unused;
     mutable LoadedFiles loaded; ///< by carrying it out

@@ -15,29 +15,30 @@
 
 namespace coldbrick {
 
+Image Sheet::blank(PixelFormat format) const {
+    try {
+        return Image(size, format, ground);
+    } catch (const ArgumentError& error) { // beyond the address space
+        throw SheetError(fmt::format("{}: {}", place, error.what()));
+    } catch (const std::bad_alloc&) {
+        const std::uint64_t bytes = static_cast<std::uint64_t>(size.width) *
+                                    static_cast<std::uint64_t>(size.height) *
+                                    static_cast<std::uint64_t>(layout(format).bytes);
+        throw SheetError(fmt::format("{}: there is not enough memory for a picture of {} x {} {} pixels, "
+                                     "{} bytes",
+                                     place, size.width, size.height, layout(format).name, bytes));
+    }
+}
+
 Image Sheet::render(PixelFormat format) const {
-    const auto blank = [&] {
-        try {
-            return Image(size, format, ground);
-        } catch (const ArgumentError& error) { // beyond the address space
-            throw SheetError(fmt::format("{}: {}", place, error.what()));
-        } catch (const std::bad_alloc&) {
-            const std::uint64_t bytes = static_cast<std::uint64_t>(size.width) *
-                                        static_cast<std::uint64_t>(size.height) *
-                                        static_cast<std::uint64_t>(layout(format).bytes);
-            throw SheetError(fmt::format("{}: there is not enough memory for a picture of {} x {} {} pixels, "
-                                         "{} bytes",
-                                         place, size.width, size.height, layout(format).name, bytes));
-        }
-    };
-    Image image = blank();
+    Image image = blank(format);
     draw(image, drawing);
     return image;
 }
 
 namespace {
 
-Sheet carried_out(std::shared_ptr<const sheet::Program> program, const SheetReading& reading) {
+Sheet carry_out(std::shared_ptr<const sheet::Program> program, const SheetReading& reading) {
     try {
         Sheet result = sheet::Interpreter(*program, reading, program->loaded).run();
         result.program = std::move(program);
@@ -52,18 +53,30 @@ Sheet carried_out(std::shared_ptr<const sheet::Program> program, const SheetRead
 Sheet read_sheet(std::string_view text, std::string_view name, const SheetReading& reading) {
     constexpr std::string_view byte_order_mark = "\xEF\xBB\xBF";
     if (text.starts_with(byte_order_mark)) text.remove_prefix(byte_order_mark.size());
-    return carried_out(sheet::read_program(text, name, reading), reading);
+    return carry_out(sheet::read_program(text, name, reading), reading);
 }
 
 Sheet Sheet::again(const SheetReading& reading) const {
     if (!program) throw ArgumentError("a sheet that was not read cannot be carried out again");
-    return carried_out(program, reading);
+    return carry_out(program, reading);
 }
 
-std::string Sheet::place_of(std::uint32_t tag) const {
-    if (!program || tag >= program->places.size())
+namespace {
+
+const sheet::StatementNote& note_of(const Sheet& sheet, std::uint32_t tag) {
+    if (!sheet.program || tag >= sheet.program->notes.size())
         throw ArgumentError(fmt::format("no statement of the sheet has the tag {}", tag));
-    return program->places[tag].text();
+    return sheet.program->notes[tag];
+}
+
+} // namespace
+
+std::string Sheet::place_of(std::uint32_t tag) const {
+    return note_of(*this, tag).location.text();
+}
+
+std::size_t Sheet::line_of(std::uint32_t tag) const {
+    return note_of(*this, tag).location.line();
 }
 
 } // namespace coldbrick

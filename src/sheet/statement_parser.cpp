@@ -129,15 +129,28 @@ StatementForm StatementParser::plain_statement() {
     }
 }
 
+namespace {
+
+StatementNote::Kind kind_of(const StatementForm& form) {
+    using Kind = StatementNote::Kind;
+    if (std::holds_alternative<std::unique_ptr<TextStatement>>(form)) return Kind::text;
+    if (std::holds_alternative<std::unique_ptr<ImageStatement>>(form)) return Kind::image;
+    if (std::holds_alternative<std::unique_ptr<LayerStatement>>(form)) return Kind::layer;
+    const auto* const shape = std::get_if<std::unique_ptr<ShapeStatement>>(&form);
+    return shape != nullptr && (*shape)->style.draws() ? Kind::shape : Kind::other;
+}
+
+} // namespace
+
 void StatementParser::add(Block& statements, const Location& location, Keys& keys, StatementForm form) {
     push(statements, location, key(keys), std::move(form));
 }
 
 void StatementParser::push(Block& statements, const Location& location, std::uint64_t key,
                            StatementForm form) {
-    std::vector<Location>& places = sheet_.program.places;
-    statements.push_back({location, static_cast<std::uint32_t>(places.size()), key, std::move(form)});
-    places.push_back(location);
+    std::vector<StatementNote>& notes = sheet_.program.notes;
+    notes.push_back({location, kind_of(form)});
+    statements.push_back({location, static_cast<std::uint32_t>(notes.size() - 1), key, std::move(form)});
 }
 
 /// What chance knows a statement by: its words, whatever numbers, colours and texts stand among them, and how

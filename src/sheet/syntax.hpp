@@ -358,6 +358,9 @@ struct StyleWords {
     ExpressionPtr base; ///< null if it is left out, like those below
     std::unique_ptr<FillWords> fill;
     std::unique_ptr<StrokeWords> stroke;
+
+    /// Whether a shape with them is painted; else it only has a name.
+    [[nodiscard]] bool draws() const { return base || fill || stroke; }
 };
 
 /// SHAPE [PLACING] [named NAME] STYLE

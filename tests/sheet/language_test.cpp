@@ -477,7 +477,7 @@ TEST(Sheet, TellsItsParametersPlacesAndWarnings) {
     std::string warnings;
     for (const SheetWarning& warning : sheet.warnings)
         warnings += warning.place + " " + warning.message + "\n";
-    EXPECT_EQ(warnings, "quay.brick:14:1 this lies outside the sheet: columns 60 to 70, rows 0 to 5\n"
+    EXPECT_EQ(warnings, "quay.brick:14:1 this lies outside the sheet, 1 pixel to its right: columns 60 to 70, rows 0 to 5\n"
                         "quay.brick:2:5 nothing uses \"far\"\nquay.brick:3:5 nothing uses \"on_deck\"\n"
                         "quay.brick:9:7 nothing uses \"unused_motif\"\n");
     EXPECT_TRUE(read(text).warnings.empty());

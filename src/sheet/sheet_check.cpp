@@ -1,0 +1,258 @@
+#include <coldbrick/sheet_check.hpp>
+
+#include "sheet/program.hpp"
+
+#include <coldbrick/error.hpp>
+#include <coldbrick/visibility.hpp>
+
+#include <fmt/format.h>
+#include <fmt/ranges.h>
+
+#include <algorithm>
+#include <array>
+#include <functional>
+#include <memory>
+#include <tuple>
+#include <type_traits>
+#include <utility>
+#include <variant>
+
+namespace coldbrick {
+
+namespace {
+
+using Kind = SheetFinding::Kind;
+using sheet::StatementNote;
+
+/// The W3C's for large texts and for graphics (Web Content Accessibility Guidelines 2.1, 1.4.3 and 1.4.11).
+constexpr double least_contrast = 3;
+
+/// Changes of a channel that nobody sees.
+constexpr int hardly_seen = 2;
+
+constexpr std::array<std::string_view, 12> kind_names{
+    "outside",            "empty",        "painted over", "same colour", "see-through", "not drawn",
+    "nearly same colour", "low contrast", "cut text",     "corner",      "radius",      "unused"};
+
+Kind kind_of(SheetWarning::Kind warning) {
+    switch (warning) {
+    case SheetWarning::Kind::unused: return Kind::unused;
+    case SheetWarning::Kind::outside: return Kind::outside;
+    case SheetWarning::Kind::cut_text: return Kind::cut_text;
+    case SheetWarning::Kind::corner: return Kind::corner;
+    default: return Kind::radius;
+    }
+}
+
+int alpha_of(const Paint& paint, const Blending& blending) {
+    const Colour* const colour = paint.colour<Colour>();
+    return (colour == nullptr ? 255 : colour->alpha) * blending.opacity / 255;
+}
+
+/// The alpha of the least see-through paint of an item.
+int alpha_of(const Drawing::Item& item) {
+    if (const auto* const print = std::get_if<Drawing::Print>(&item))
+        return alpha_of(print->paint, print->blending);
+    if (const auto* const picture = std::get_if<Drawing::Picture>(&item))
+        return picture->options.blending.opacity;
+    if (const auto* const group = std::get_if<Drawing::Group>(&item))
+        return group->style.layer ? group->style.layer->opacity : 255;
+    const auto& shape = std::get<Drawing::StyledShape>(item);
+    const int fill = shape.fill ? alpha_of(shape.fill->paint, shape.fill->blending) : 0;
+    return std::max(fill, shape.stroke ? alpha_of(shape.stroke->paint, shape.stroke->blending) : 0);
+}
+
+/// What a text consists of, apart from its plate.
+bool is_letters(const Drawing::Item& item) {
+    const auto* const shape = std::get_if<Drawing::StyledShape>(&item);
+    return std::holds_alternative<Drawing::Print>(item) ||
+           (shape != nullptr && std::holds_alternative<Path>(shape->shape));
+}
+
+/// A group that is no layer is drawn as its items.
+bool is_drawn(const Drawing::Item& item) {
+    const auto* const group = std::get_if<Drawing::Group>(&item);
+    return group == nullptr || group->style.layer;
+}
+
+/// A place as messages tell it, file:line:column.
+struct Place {
+    std::string file;
+    int line;
+    int column;
+};
+
+Place place_of(const std::string& text) {
+    const std::size_t column = text.rfind(':');
+    const std::size_t line = text.rfind(':', column - 1);
+    return {text.substr(0, line), std::stoi(text.substr(line + 1)), std::stoi(text.substr(column + 1))};
+}
+
+std::string file_of(const std::string& place) {
+    return place_of(place).file;
+}
+
+/// Calls visit(statement) with all statements of a block and those in them.
+template <class Visit>
+void for_each_statement(const sheet::Block& block, const Visit& visit) {
+    for (const sheet::Statement& statement : block) {
+        visit(statement);
+        const auto inner = [&]<class Form>(const std::unique_ptr<Form>& form) {
+            if constexpr (std::is_same_v<Form, sheet::IfStatement>)
+                for (const auto& branch : form->branches) for_each_statement(branch.block, visit);
+            else if constexpr (requires { form->block; })
+                for_each_statement(form->block, visit);
+        };
+        std::visit(inner, statement.form);
+    }
+}
+
+/// Statements that need not be carried out: those of motifs that nothing places, which is told of the motif, and
+/// those of sheets that are included, which are for others, too. By their tags.
+std::vector<bool> not_looked_at(const sheet::Program& program) {
+    std::vector<bool> result;
+    result.reserve(program.notes.size());
+    for (const StatementNote& note : program.notes)
+        result.push_back(note.location.source != &program.sources.front().source);
+    for (const sheet::Motif& motif : program.motifs)
+        if (!motif.used)
+            for_each_statement(motif.block, [&](const sheet::Statement& inner) { result[inner.tag] = true; });
+    return result;
+}
+
+} // namespace
+
+std::string_view name_of(SheetFinding::Kind kind) {
+    return kind_names[static_cast<std::size_t>(kind)];
+}
+
+void SheetCheck::add(const Sheet& frame) {
+    if (!frame.program || frame.carried_out.size() != frame.program->notes.size())
+        throw ArgumentError("a sheet is checked if it was read with its warnings");
+    if (program_ && program_ != frame.program) throw ArgumentError("these are frames of different sheets");
+    if (!program_) statements_.resize(frame.carried_out.size());
+    program_ = frame.program;
+    ++frames_;
+    for (std::size_t tag = 0; tag < statements_.size(); ++tag)
+        if (frame.carried_out[tag]) statements_[tag].carried_out = true;
+    for (const SheetWarning& warning : frame.warnings) {
+        const auto same = [&](const SheetWarning& known) {
+            return known.kind == warning.kind && known.place == warning.place;
+        };
+        if (std::ranges::none_of(warnings_, same)) warnings_.push_back(warning);
+    }
+    add_items(frame);
+}
+
+void SheetCheck::add_items(const Sheet& frame) {
+    const PixelFormat format = frame.ground.alpha == 255 ? PixelFormat::rgb8 : PixelFormat::rgba8;
+    Image picture = frame.blank(format);
+    for (const Visibility& item : visibility(picture, frame.drawing, {.least_contrast = least_contrast})) {
+        if (!is_drawn(*item.item)) continue;
+        Statement& statement = statements_[item.tag];
+        ++statement.items;
+        statement.covered += item.covered;
+        statement.on_top += item.on_top;
+        statement.seen += item.seen;
+        statement.largest_change = std::max(statement.largest_change, item.largest_change);
+        statement.largest_alpha = std::max(statement.largest_alpha, alpha_of(*item.item));
+        for (const Visibility::Hider& hider : item.hidden_by) statement.hidden_by[hider.tag] += hider.pixels;
+        if (program_->notes[item.tag].kind == StatementNote::Kind::text && is_letters(*item.item)) {
+            statement.letters += item.on_top;
+            statement.faint += item.faint;
+        }
+    }
+}
+
+/// Tells who paints a statement over.
+void SheetCheck::find_hidden(const Statement& statement, SheetFinding& finding) const {
+    std::vector<std::pair<std::int64_t, const sheet::Location*>> hiders;
+    for (const auto& [tag, pixels] : statement.hidden_by)
+        hiders.emplace_back(pixels, &program_->notes[tag].location);
+    std::ranges::stable_sort(hiders, std::greater(), [](const auto& hider) { return hider.first; });
+    std::vector<std::string> lines;
+    for (const auto& [pixels, location] : hiders) {
+        std::string place = location->text();
+        const bool in_same_file = file_of(place) == file_of(finding.place);
+        std::string line = in_same_file ? std::to_string(location->line()) : place;
+        finding.hidden_by.push_back(std::move(place));
+        if (std::ranges::find(lines, line) == lines.end()) lines.push_back(std::move(line));
+    }
+    finding.kind = Kind::painted_over;
+    finding.message = lines.empty() ? "the layer that this is drawn in does not show"
+                                    : fmt::format("this is painted over completely, by line{} {}",
+                                                  lines.size() == 1 ? "" : "s", fmt::join(lines, ", "));
+}
+
+/// @returns whether anything was found
+bool SheetCheck::find(const Statement& statement, SheetFinding& finding) const {
+    const auto found = [&finding](Kind kind, std::string message) {
+        finding.kind = kind;
+        finding.message = std::move(message);
+        return true;
+    };
+    if (!statement.carried_out)
+        return found(Kind::not_drawn, frames_ == 1
+                                          ? "this is not carried out"
+                                          : fmt::format("this is carried out in none of {} frames", frames_));
+    if (statement.covered == 0) {
+        const auto outside = std::ranges::find_if(warnings_, [&](const SheetWarning& warning) {
+            return warning.kind == SheetWarning::Kind::outside && warning.place == finding.place;
+        });
+        return outside == warnings_.end() ? found(Kind::empty, "this has no pixels")
+                                          : found(Kind::outside, outside->message);
+    }
+    if (statement.on_top == 0) {
+        find_hidden(statement, finding);
+        return true;
+    }
+    const std::string has = statement.on_top == statement.covered
+                                ? "this has"
+                                : fmt::format("what others leave of this, {} of {} pixels, has", statement.on_top,
+                                              statement.covered);
+    if (statement.seen == 0 && statement.largest_alpha < 255)
+        return found(Kind::see_through, fmt::format("the paint is so see-through that no pixel changes: its alpha "
+                                                    "is {} of 255",
+                                                    statement.largest_alpha));
+    if (statement.seen == 0)
+        return found(Kind::same_colour, fmt::format("{} the colour of all that it covers", has));
+    if (statement.largest_change <= hardly_seen)
+        return found(Kind::nearly_same_colour,
+                     fmt::format("{} nearly the colour of what it covers: no channel differs by more than {} of "
+                                 "255",
+                                 has, statement.largest_change));
+    if (2 * statement.faint > statement.letters)
+        return found(Kind::low_contrast,
+                     fmt::format("the contrast of the text to what is behind it is below {}:1 on {} % of its "
+                                 "pixels",
+                                 least_contrast, 100 * statement.faint / statement.letters));
+    return false;
+}
+
+std::vector<SheetFinding> SheetCheck::findings() const {
+    std::vector<SheetFinding> result;
+    if (!program_) return result;
+    const std::vector<bool> left_alone = not_looked_at(*program_);
+    for (std::size_t tag = 0; tag < statements_.size(); ++tag) {
+        const StatementNote& note = program_->notes[tag];
+        if (note.kind == StatementNote::Kind::other || (left_alone[tag] && !statements_[tag].carried_out)) continue;
+        SheetFinding finding{Kind::empty, note.location.text(), {}};
+        if (find(statements_[tag], finding)) result.push_back(std::move(finding));
+    }
+    for (const SheetWarning& warning : warnings_)
+        if (warning.kind != SheetWarning::Kind::outside)
+            result.push_back({kind_of(warning.kind), warning.place, warning.message});
+    std::ranges::stable_sort(result, {}, [&](const SheetFinding& finding) {
+        const Place place = place_of(finding.place);
+        return std::tuple(place.file != program_->sources.front().name, place.file, place.line, place.column);
+    });
+    return result;
+}
+
+std::vector<SheetFinding> check(const Sheet& sheet) {
+    SheetCheck check;
+    check.add(sheet);
+    return check.findings();
+}
+
+} // namespace coldbrick

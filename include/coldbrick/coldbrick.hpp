@@ -57,36 +57,42 @@
 #include <coldbrick/stroke.hpp>        // paints edges
 
 // Image: buffers, drawing into them, and what is made of them.
-#include <coldbrick/bitmap.hpp>     // a bit for each pixel
-#include <coldbrick/bounds.hpp>     // how far shapes reach with their styles
-#include <coldbrick/convert.hpp>    // formats, copies, channels, margins
-#include <coldbrick/draw.hpp>       // the verbs that paint
-#include <coldbrick/flood.hpp>      // areas of one colour
-#include <coldbrick/image.hpp>      // buffers that own their memory
-#include <coldbrick/image_view.hpp> // windows onto anyone's memory
-#include <coldbrick/magnify.hpp>    // single pixels made visible
-#include <coldbrick/measure.hpp>    // differences, extents, histograms
-#include <coldbrick/overlay.hpp>    // images laid onto images
-#include <coldbrick/quantise.hpp>   // many colours made few
-#include <coldbrick/region.hpp>     // sets of pixels
-#include <coldbrick/resize.hpp>     // other sizes
-#include <coldbrick/stencil.hpp>    // paint through coverages
+#include <coldbrick/bitmap.hpp>        // a bit for each pixel
+#include <coldbrick/bounds.hpp>        // how far shapes reach with their styles
+#include <coldbrick/convert.hpp>       // formats, copies, channels, margins
+#include <coldbrick/draw.hpp>          // the verbs that paint
+#include <coldbrick/flood.hpp>         // areas of one colour
+#include <coldbrick/image.hpp>         // buffers that own their memory
+#include <coldbrick/image_view.hpp>    // windows onto anyone's memory
+#include <coldbrick/magnify.hpp>       // single pixels made visible
+#include <coldbrick/measure.hpp>       // differences, extents, histograms
+#include <coldbrick/overlay.hpp>       // images laid onto images
+#include <coldbrick/quantise.hpp>      // many colours made few
+#include <coldbrick/region.hpp>        // sets of pixels
+#include <coldbrick/resize.hpp>        // other sizes
+#include <coldbrick/stencil.hpp>       // paint through coverages
+#include <coldbrick/terminal_text.hpp> // images in the characters of a terminal
 
 // Drawing: shapes and styles to be drawn again and again.
 #include <coldbrick/drawing.hpp>
 #include <coldbrick/visibility.hpp> // what of a drawing can be seen
 
 // Components that are linked apart.
-#include <coldbrick/captions.hpp>   // captions that keep out of each other's way
-#include <coldbrick/face.hpp>       // sets of letterforms
-#include <coldbrick/file_type.hpp>  // kinds of image files
-#include <coldbrick/files.hpp>      // image files
-#include <coldbrick/font.hpp>       // faces from font files
-#include <coldbrick/image_info.hpp> // what they tell of themselves
-#include <coldbrick/reel.hpp>       // frames that play
-#include <coldbrick/row_files.hpp>  // files written and read row by row
-#include <coldbrick/rulers.hpp>     // numbers along magnified images
-#include <coldbrick/sheet.hpp>      // drawings written as text
-#include <coldbrick/sheet_check.hpp> // why something of a sheet cannot be seen
-#include <coldbrick/text.hpp>       // words in pictures
-#include <coldbrick/text_style.hpp> // how they are set and painted
+#include <coldbrick/captions.hpp>      // captions that keep out of each other's way
+#include <coldbrick/face.hpp>          // sets of letterforms
+#include <coldbrick/file_type.hpp>     // kinds of image files
+#include <coldbrick/files.hpp>         // image files
+#include <coldbrick/font.hpp>          // faces from font files
+#include <coldbrick/image_info.hpp>    // what they tell of themselves
+#include <coldbrick/mark_table.hpp>    // marks from tables
+#include <coldbrick/marks.hpp>         // marks round what was found
+#include <coldbrick/picture_table.hpp> // many small pictures on one
+#include <coldbrick/reel.hpp>          // frames that play
+#include <coldbrick/row_files.hpp>     // files written and read row by row
+#include <coldbrick/rulers.hpp>        // numbers along magnified images
+#include <coldbrick/sheet.hpp>         // drawings written as text
+#include <coldbrick/sheet_check.hpp>   // why something of a sheet cannot be seen
+#include <coldbrick/squared_paper.hpp> // blank paper for planning
+#include <coldbrick/sweep.hpp>         // a sheet with values run over ranges
+#include <coldbrick/text.hpp>          // words in pictures
+#include <coldbrick/text_style.hpp>    // how they are set and painted

@@ -69,6 +69,10 @@ class Region {
 /// by `|` would take n^2.
 [[nodiscard]] Region united(std::span<const Region> regions);
 
+/// The parts of a region that do not touch each other, not even at corners: the largest first, of equals the
+/// higher one, or the one further to the left. Time of the order n log n for n spans.
+[[nodiscard]] std::vector<Region> parts(const Region& region);
+
 /// The pixels that draw() would paint with the style, in `within` if it is given. A region takes 16 bytes for
 /// each of its spans, of which a shape has one or more on every row, so large shapes are best cut to the
 /// place that matters.

@@ -7,6 +7,8 @@
 #include "raster/spans/span_set_operations.hpp"
 
 #include <algorithm>
+#include <functional>
+#include <numeric>
 
 namespace coldbrick {
 
@@ -127,6 +129,69 @@ Region united(std::span<const Region> regions) {
     for (const Region& region : regions)
         spans.insert(spans.end(), region.spans().begin(), region.spans().end());
     return Region(std::move(spans));
+}
+
+namespace {
+
+/// Numbers that stand for sets, which are joined: R. E. Tarjan, "Efficiency of a good but not linear set
+/// union algorithm", Journal of the ACM 22(2), 1975.
+class JoinedSets {
+  public:
+    explicit JoinedSets(std::size_t count) : above_(count) { std::iota(above_.begin(), above_.end(), 0); }
+
+    std::size_t find(std::size_t i) {
+        while (above_[i] != i) i = above_[i] = above_[above_[i]];
+        return i;
+    }
+    /// The lower number stands for both.
+    void join(std::size_t a, std::size_t b) {
+        a = find(a);
+        b = find(b);
+        above_[std::max(a, b)] = std::min(a, b);
+    }
+
+  private:
+    std::vector<std::size_t> above_;
+};
+
+/// Joins spans that touch others in the row above.
+JoinedSets touching(const std::vector<Span>& spans) {
+    JoinedSets sets(spans.size());
+    std::size_t above = 0;
+    for (std::size_t i = 0; i < spans.size(); ++i) {
+        const auto is_before = [&](const Span& other) {
+            return std::int64_t{other.y} < std::int64_t{spans[i].y} - 1 ||
+                   (std::int64_t{other.y} == std::int64_t{spans[i].y} - 1 && other.x_end < spans[i].x_begin);
+        };
+        while (above < i && is_before(spans[above])) ++above;
+        for (std::size_t j = above; j < i && std::int64_t{spans[j].y} == std::int64_t{spans[i].y} - 1; ++j) {
+            if (spans[j].x_begin > spans[i].x_end) break;
+            sets.join(i, j);
+        }
+    }
+    return sets;
+}
+
+} // namespace
+
+std::vector<Region> parts(const Region& region) {
+    const std::vector<Span>& spans = region.spans();
+    JoinedSets sets = touching(spans);
+    std::vector<std::size_t> places(spans.size());
+    std::vector<std::vector<Span>> found;
+    for (std::size_t i = 0; i < spans.size(); ++i) {
+        const std::size_t first = sets.find(i);
+        if (first == i) {
+            places[i] = found.size();
+            found.emplace_back();
+        }
+        found[places[first]].push_back(spans[i]);
+    }
+    std::vector<Region> result;
+    result.reserve(found.size());
+    for (std::vector<Span>& part : found) result.emplace_back(std::move(part));
+    std::ranges::stable_sort(result, std::greater(), &Region::area);
+    return result;
 }
 
 template <ClosedShape S>

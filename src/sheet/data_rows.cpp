@@ -37,26 +37,31 @@ class CsvTable {
 
     void add_field(std::string_view field) { fields_.emplace_back(field); }
 
+    /// One more line has been read.
+    void end_line() { ++lines_; }
+
     void end_row() {
-        ++number_;
+        const std::vector<std::string> fields = std::exchange(fields_, {});
+        const std::string place =
+            fmt::format("{}:{}", base::shown(file_), std::exchange(first_line_, lines_ + 1));
         if (!columns_) {
-            columns_ = std::make_shared<const Columns>(std::exchange(fields_, {}));
-            return;
+            columns_ = std::make_shared<const Columns>(fields);
+        } else if (fields.size() != columns_->size()) {
+            table_.faults.push_back(fmt::format("{}: the row has {} values, but there are {} columns", place,
+                                                fields.size(), columns_->size()));
+        } else {
+            std::vector<Value> values;
+            for (const std::string& field : fields) values.push_back(value_of(field));
+            rows_.emplace_back(std::make_shared<const DataRow>(DataRow{columns_, std::move(values)}));
+            table_.places.push_back(place);
         }
-        if (fields_.size() != columns_->size() && fault_.empty())
-            fault_ = fmt::format("{}: row {} has {} values, but there are {} columns", base::shown(file_),
-                                 number_, fields_.size(), columns_->size());
-        std::vector<Value> values;
-        for (const std::string& field : fields_) values.push_back(value_of(field));
-        fields_.clear();
-        rows_.emplace_back(std::make_shared<const DataRow>(DataRow{columns_, std::move(values)}));
     }
 
-    List rows() && {
-        if (!fault_.empty()) throw FileError(fault_);
+    DataTable table() && {
         if (!columns_)
             throw FileError(fmt::format("{}: there is no row with the columns' names", base::shown(file_)));
-        return list_of(std::move(rows_));
+        table_.rows = list_of(std::move(rows_));
+        return std::move(table_);
     }
 
   private:
@@ -64,15 +69,16 @@ class CsvTable {
     std::shared_ptr<const Columns> columns_;
     Columns fields_;
     std::vector<Value> rows_;
-    std::size_t number_ = 0;
-    std::string fault_; ///< the first one: the parser's calls cannot throw
+    std::size_t lines_ = 1;      ///< the one that is read
+    std::size_t first_line_ = 1; ///< of the row
+    DataTable table_;
 };
 
 struct CloseParser {
     void operator()(csv_parser* parser) const { csv_free(parser); }
 };
 
-List csv_rows(std::string_view file, std::string_view text) {
+DataTable csv_table(std::string_view file, std::string_view text) {
     constexpr std::string_view byte_order_mark = "\xEF\xBB\xBF";
     if (text.starts_with(byte_order_mark)) text.remove_prefix(byte_order_mark.size());
     csv_parser state;
@@ -83,13 +89,23 @@ List csv_rows(std::string_view file, std::string_view text) {
         static_cast<CsvTable*>(to)->add_field({static_cast<const char*>(field), size});
     };
     const auto on_row = [](int, void* to) { static_cast<CsvTable*>(to)->end_row(); };
-    const std::size_t read = csv_parse(parser.get(), text.data(), text.size(), on_field, on_row, &table);
-    if (read != text.size() || csv_fini(parser.get(), on_field, on_row, &table) != 0) {
-        const auto line = 1 + std::ranges::count(text.substr(0, read), '\n');
+    std::size_t line = 1;
+    const auto fail = [&] {
         throw FileError(
             fmt::format("{}:{}: {}", base::shown(file), line, csv_strerror(csv_error(parser.get()))));
+    };
+    // Line by line, so that rows know their own.
+    while (!text.empty()) {
+        const std::string_view part = text.substr(0, text.find('\n') + 1);
+        const std::string_view one = part.empty() ? text : part;
+        if (csv_parse(parser.get(), one.data(), one.size(), on_field, on_row, &table) != one.size()) fail();
+        text.remove_prefix(one.size());
+        if (text.empty()) break;
+        table.end_line();
+        ++line;
     }
-    return std::move(table).rows();
+    if (csv_fini(parser.get(), on_field, on_row, &table) != 0) fail();
+    return std::move(table).table();
 }
 
 Value value_of(const nlohmann::json& json) {
@@ -101,7 +117,7 @@ Value value_of(const nlohmann::json& json) {
 }
 
 /// The columns are all names that any of the objects has; what one lacks is an empty text.
-List json_rows(std::string_view file, const std::string& text) {
+DataTable json_table(std::string_view file, const std::string& text) {
     const nlohmann::json json = nlohmann::json::parse(text, nullptr, false);
     const auto is_object = [](const nlohmann::json& one) { return one.is_object(); };
     if (json.is_discarded() || !json.is_array() || !std::ranges::all_of(json, is_object))
@@ -112,6 +128,7 @@ List json_rows(std::string_view file, const std::string& text) {
             if (std::ranges::find(names, name) == names.end()) names.push_back(name);
     const auto columns = std::make_shared<const Columns>(std::move(names));
     std::vector<Value> rows;
+    DataTable table;
     for (const nlohmann::json& object : json) {
         std::vector<Value> values;
         for (const std::string& name : *columns) {
@@ -119,14 +136,22 @@ List json_rows(std::string_view file, const std::string& text) {
             values.push_back(found == object.end() ? Value(std::string()) : value_of(*found));
         }
         rows.emplace_back(std::make_shared<const DataRow>(DataRow{columns, std::move(values)}));
+        table.places.push_back(fmt::format("{}: object {}", base::shown(file), rows.size()));
     }
-    return list_of(std::move(rows));
+    table.rows = list_of(std::move(rows));
+    return table;
 }
 
 } // namespace
 
+DataTable table_of(std::string_view file, const std::string& text) {
+    return file.ends_with(".json") ? json_table(file, text) : csv_table(file, text);
+}
+
 List rows_of(std::string_view file, const std::string& text) {
-    return file.ends_with(".json") ? json_rows(file, text) : csv_rows(file, text);
+    DataTable table = table_of(file, text);
+    if (!table.faults.empty()) throw FileError(table.faults.front());
+    return std::move(table.rows);
 }
 
 } // namespace coldbrick::sheet

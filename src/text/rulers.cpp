@@ -1,5 +1,6 @@
 #include <coldbrick/rulers.hpp>
 
+#include <coldbrick/captions.hpp>
 #include <coldbrick/convert.hpp>
 #include <coldbrick/draw.hpp>
 #include <coldbrick/line.hpp>
@@ -67,6 +68,66 @@ Point pixel(std::int64_t x, std::int64_t y) {
     return {static_cast<std::int32_t>(x), static_cast<std::int32_t>(y)};
 }
 
+/// The magnified image within the rulers.
+struct Field {
+    Box numbers;    ///< of the image, in the rulers' numbers
+    Point top_left; ///< where it begins
+    std::int64_t zoom;
+
+    /// The square of a pixel, or the frame round the squares of a box.
+    [[nodiscard]] Box frame(const Box& box) const {
+        return {top_left.x + (box.x - numbers.x) * zoom, top_left.y + (box.y - numbers.y) * zoom,
+                box.width * zoom + 1, box.height * zoom + 1};
+    }
+    [[nodiscard]] Box all() const { return frame(numbers); }
+};
+
+CaptionStyle caption_style(const Colour& plate) {
+    CaptionStyle style;
+    style.text = label_style();
+    style.paint = {.paint = Colour(255, 255, 255),
+                   .plate = TextPlate{.paint = plate, .padding = 2, .radius = 2}};
+    style.leader.paint = plate;
+    return style;
+}
+
+/// Draws the frames of outlines and marked pixels, the lines of these, and then what is written beside them.
+void draw_marks(Image& image, const Field& field, const Rulers& rulers) {
+    const ImageView within = image.view().clipped(field.all());
+    const Colour halo(255, 255, 255, 160);
+    const auto draw_frame = [&](const Box& frame, const Colour& colour) {
+        draw(within, frame, Stroke{halo, 3});
+        draw(within, frame, Stroke{colour, 1});
+    };
+    std::vector<Caption> marks;
+    std::vector<Caption> outlines;
+    for (const RulerOutline& outline : rulers.outlines) {
+        const Box shown = outline.box.intersection(field.numbers);
+        if (shown.empty()) continue;
+        draw_frame(field.frame(outline.box), rulers.outline);
+        if (!outline.text.empty()) outlines.push_back({outline.text, field.frame(shown)});
+    }
+    for (const RulerMark& mark : rulers.marks) {
+        if (!field.numbers.contains(mark.at)) continue;
+        const Box square = field.frame({mark.at.x, mark.at.y, 1, 1});
+        const Point middle = square.at(Anchor::centre);
+        const Stroke line{.paint = rulers.mark, .dashes = {{2, 3}}};
+        draw(within, Line{{field.top_left.x, middle.y}, {static_cast<std::int32_t>(square.x), middle.y}},
+             line);
+        draw(within, Line{{middle.x, field.top_left.y}, {middle.x, static_cast<std::int32_t>(square.y)}},
+             line);
+        draw_frame(square, rulers.mark);
+        marks.push_back(
+            {mark.text.empty() ? fmt::format("{}, {}", mark.at.x, mark.at.y) : mark.text, square});
+    }
+    const auto write = [&](const std::vector<Caption>& captions, const Colour& plate) {
+        const CaptionStyle style = caption_style(plate);
+        draw(within, place_captions(captions, field.all(), style), style);
+    };
+    write(outlines, rulers.outline);
+    write(marks, rulers.mark);
+}
+
 } // namespace
 
 Image ruled(const ConstImageView& image, const Magnification& magnification, const Rulers& rulers) {
@@ -103,6 +164,8 @@ Image ruled(const ConstImageView& image, const Magnification& magnification, con
         draw(result, Line{pixel(left - 1 - length, y), pixel(left - 2, y)}, Stroke{rulers.ink});
         if (number % rows.label_step == 0) label(number, left - tick_room - 2, y);
     });
+    const Box numbers{rulers.first.x, rulers.first.y, image.width(), image.height()};
+    draw_marks(result, {numbers, pixel(left, top), magnification.zoom}, rulers);
     return result;
 }
 

@@ -346,7 +346,7 @@ TEST(SheetFaults, AreToldWithTheirPlace) {
          "quay.brick:4:13: no such file: none.csv\ndata d from \"none.csv\"\n            ^"},
         {"data d from \"../none.csv\"", "quay.brick:4:13: \"../none.csv\" is outside the sheet's "
                                         "folder\ndata d from \"../none.csv\"\n            ^"},
-        {"data d from \"short.csv\"", "quay.brick:4:13: short.csv: row 2 has 1 values, but there are 2 "
+        {"data d from \"short.csv\"", "quay.brick:4:13: short.csv:2: the row has 1 values, but there are 2 "
                                       "columns\ndata d from \"short.csv\"\n            ^"},
         {"data d from \"bad.json\"", "quay.brick:4:13: bad.json: data are a JSON array of objects\ndata d "
                                      "from \"bad.json\"\n            ^"},
@@ -361,7 +361,7 @@ TEST(SheetFaults, AreToldWithTheirPlace) {
     });
     expect_errors<SheetError>(
         {{[] { (void)read_on("data d from \"open.csv\""); },
-          "quay.brick:4:13: open.csv:3: error parsing data while strict checking enabled\ndata d from "
+          "quay.brick:4:13: open.csv:2: error parsing data while strict checking enabled\ndata d from "
           "\"open.csv\"\n            ^"}});
 }
 
@@ -477,9 +477,11 @@ TEST(Sheet, TellsItsParametersPlacesAndWarnings) {
     std::string warnings;
     for (const SheetWarning& warning : sheet.warnings)
         warnings += warning.place + " " + warning.message + "\n";
-    EXPECT_EQ(warnings, "quay.brick:14:1 this lies outside the sheet, 1 pixel to its right: columns 60 to 70, rows 0 to 5\n"
-                        "quay.brick:2:5 nothing uses \"far\"\nquay.brick:3:5 nothing uses \"on_deck\"\n"
-                        "quay.brick:9:7 nothing uses \"unused_motif\"\n");
+    EXPECT_EQ(
+        warnings,
+        "quay.brick:14:1 this lies outside the sheet, 1 pixel to its right: columns 60 to 70, rows 0 to 5\n"
+        "quay.brick:2:5 nothing uses \"far\"\nquay.brick:3:5 nothing uses \"on_deck\"\n"
+        "quay.brick:9:7 nothing uses \"unused_motif\"\n");
     EXPECT_TRUE(read(text).warnings.empty());
     const SheetReading reading{.load_text = text_loader, .warns = true};
     EXPECT_TRUE(

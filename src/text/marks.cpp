@@ -1,0 +1,169 @@
+#include <coldbrick/marks.hpp>
+
+#include "text/style_checks.hpp"
+
+#include <coldbrick/captions.hpp>
+#include <coldbrick/circle.hpp>
+#include <coldbrick/colour_mixing.hpp>
+#include <coldbrick/draw.hpp>
+#include <coldbrick/text.hpp>
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <cstdint>
+#include <map>
+#include <string_view>
+#include <type_traits>
+
+namespace coldbrick {
+
+namespace {
+
+/// Dark behind light lines and light behind dark ones, so that they are seen on any ground.
+Colour halo_of(const Colour& colour) {
+    return luminance(colour) > 0.18 ? Colour(0, 0, 0, 130) : Colour(255, 255, 255, 130);
+}
+
+Colour ink_on(const Colour& plate) {
+    const Colour white(255, 255, 255);
+    const Colour black(0, 0, 0);
+    return contrast(white, plate) >= contrast(black, plate) ? white : black;
+}
+
+/// The radius of the ring round a point.
+std::int32_t ring_radius(const MarkStyle& style) {
+    return static_cast<std::int32_t>(std::ceil(4 + style.width));
+}
+
+Box box_of(const Mark& mark, const MarkStyle& style) {
+    return std::visit(
+        [&]<class S>(const S& shape) -> Box {
+            if constexpr (std::is_same_v<S, Point>)
+                return Circle{shape, ring_radius(style)}.bounds();
+            else
+                return shape.bounds();
+        },
+        mark.shape);
+}
+
+void draw_mark(const ImageView& view, const Mark& mark, const Colour& colour, const MarkStyle& style) {
+    const auto outline = [&](const auto& shape) {
+        const Stroke halo{.paint = halo_of(colour), .width = style.width + 2, .edges = Edges::smooth};
+        draw(view, shape, halo);
+        draw(view, shape, Stroke{.paint = colour, .width = style.width, .edges = Edges::smooth});
+    };
+    std::visit(
+        [&]<class S>(const S& shape) {
+            if constexpr (std::is_same_v<S, Point>)
+                outline(Circle{shape, ring_radius(style)});
+            else
+                outline(shape);
+        },
+        mark.shape);
+}
+
+/// A list of the groups: a plate with a swatch and a name a line.
+class Legend {
+  public:
+    Legend(const std::vector<MarkGroup>& groups, const MarkStyle& style)
+        : groups_(groups), text_{.size = style.text_size, .anchor = {TextColumn::left, TextRow::middle}},
+          line_(static_cast<std::int64_t>(std::ceil(style.text_size * 1.5))) {
+        std::int64_t widest = 0;
+        for (const MarkGroup& group : groups)
+            widest =
+                std::max(widest, static_cast<std::int64_t>(std::ceil(measure(shown(group), text_).advance)));
+        size_ = {.x = 0,
+                 .y = 0,
+                 .width = widest + line_ + 3 * padding,
+                 .height = line_ * static_cast<std::int64_t>(groups.size()) + 2 * padding};
+    }
+
+    /// The corner of a picture where the legend covers the fewest marks.
+    [[nodiscard]] Box place(const Box& picture, const std::vector<Box>& marks) const {
+        const std::int64_t right = picture.end_x() - size_.width - padding;
+        const std::int64_t bottom = picture.end_y() - size_.height - padding;
+        const std::array<Box, 4> corners{
+            Box{picture.x + padding, bottom, size_.width, size_.height},
+            Box{right, bottom, size_.width, size_.height},
+            Box{right, picture.y + padding, size_.width, size_.height},
+            Box{picture.x + padding, picture.y + padding, size_.width, size_.height}};
+        const auto covered = [&marks](const Box& corner) {
+            return std::ranges::count_if(
+                marks, [&corner](const Box& mark) { return !mark.intersection(corner).empty(); });
+        };
+        return *std::ranges::min_element(corners, {}, covered);
+    }
+
+    void draw_at(const ImageView& view, const Box& place) const {
+        draw(view, place, Fill{Colour(20, 26, 34, 210)});
+        std::int64_t y = place.y + padding;
+        for (const MarkGroup& group : groups_) {
+            const Box swatch{place.x + padding, y + line_ / 6, line_ * 2 / 3, line_ * 2 / 3};
+            draw(view, swatch, Fill{group.colour});
+            const Point at{static_cast<std::int32_t>(place.x + line_ + padding),
+                           static_cast<std::int32_t>(y + line_ / 2)};
+            draw(view, Text(shown(group), at, text_), Colour(255, 255, 255));
+            y += line_;
+        }
+    }
+
+  private:
+    static constexpr std::int64_t padding = 6;
+
+    static std::string shown(const MarkGroup& group) { return group.name.empty() ? "–" : group.name; }
+
+    const std::vector<MarkGroup>& groups_;
+    TextStyle text_;
+    std::int64_t line_;
+    Box size_;
+};
+
+} // namespace
+
+std::vector<MarkGroup> groups_of(std::span<const Mark> marks, const MarkStyle& style) {
+    std::vector<MarkGroup> result;
+    for (const Mark& mark : marks)
+        if (std::ranges::find(result, mark.group, &MarkGroup::name) == result.end())
+            result.push_back({mark.group, {}});
+    if (result.empty()) return result;
+    constexpr std::size_t most_distinct = 256;
+    const std::vector<Colour> colours =
+        style.colours.empty() ? distinct_colours(std::min(result.size(), most_distinct)) : style.colours;
+    for (std::size_t i = 0; i < result.size(); ++i) result[i].colour = colours[i % colours.size()];
+    return result;
+}
+
+void draw(const ImageView& view, std::span<const Mark> marks, const MarkStyle& style) {
+    text::check("", {.size = style.text_size});
+    const std::vector<MarkGroup> groups = groups_of(marks, style);
+    std::map<std::string_view, Colour> colours;
+    for (const MarkGroup& group : groups) colours.emplace(group.name, group.colour);
+    const Box picture = Box::of(view.size());
+    std::vector<Caption> captions;
+    std::vector<Box> boxes;
+    for (const Mark& mark : marks) {
+        draw_mark(view, mark, colours[mark.group], style);
+        boxes.push_back(box_of(mark, style));
+        captions.push_back({mark.caption, boxes.back()});
+    }
+    if (style.legend && !groups.empty()) {
+        const Legend legend(groups, style);
+        const Box place = legend.place(picture, boxes);
+        legend.draw_at(view, place);
+        captions.insert(captions.begin(), Caption{"", place}); // nothing is written there
+    }
+    CaptionStyle caption_style;
+    caption_style.text.size = style.text_size;
+    const std::vector<PlacedCaption> placed = place_captions(captions, picture, caption_style);
+    const std::size_t first = captions.size() - marks.size();
+    for (std::size_t i = first; i < placed.size(); ++i) {
+        if (captions[i].text.empty()) continue;
+        const Colour& colour = colours[marks[i - first].group];
+        caption_style.leader.paint = colour;
+        caption_style.paint = {.paint = ink_on(colour), .plate = TextPlate{.paint = colour}};
+        draw(view, {&placed[i], 1}, caption_style);
+    }
+}
+
+} // namespace coldbrick

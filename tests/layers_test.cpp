@@ -62,8 +62,8 @@ const std::map<std::string, std::string> public_layer{
     {"stencil", "image"},        {"sheet", "sheet"},         {"sheet_check", "sheet"},
     {"mark_table", "sheet"},     {"sweep", "sheet"},         {"face", "text"},
     {"text_style", "text"},      {"text", "text"},           {"captions", "text"},
-    {"rulers", "text"},          {"marks", "text"},          {"picture_table", "text"},
-    {"squared_paper", "text"},   {"font", "fonts"},
+    {"rulers", "text"},          {"legend", "text"},         {"marks", "text"},
+    {"picture_table", "text"},   {"squared_paper", "text"},  {"font", "fonts"},
 };
 
 /// The layers of the core, from bottom to top.

@@ -67,7 +67,7 @@ TEST(Manual, PicturesAreThoseThatTheirSheetsDraw) {
     const std::filesystem::path docs = std::filesystem::path(COLDBRICK_SOURCE_FOLDER) / "docs";
     expect_same(docs / "gallery.brick", " draw ");
     for (const auto& entry : std::filesystem::directory_iterator(docs / "rules"))
-        if (entry.path().extension() == ".brick") expect_same(entry.path(), " graph --zoom 12 ");
+        if (entry.path().extension() == ".brick") expect_same(entry.path(), " grid --zoom 12 ");
 }
 
 TEST(Manual, SheetsDrawTheirPicturesAndAreTidy) {

@@ -1,18 +1,23 @@
 /// @file
-/// The tool's commands and what they are asked for. Each does its work or throws coldbrick::Error.
+/// The tool's commands and what they are asked for. Each does its work or throws coldbrick::Error; those that
+/// tell by their exit status what they found return it.
 #pragma once
 
 #include "image_files.hpp"
 #include "sheet_file.hpp"
 
+#include <coldbrick/box.hpp>
 #include <coldbrick/colour.hpp>
 #include <coldbrick/convert.hpp>
 #include <coldbrick/frame_rate.hpp>
+#include <coldbrick/mark_table.hpp>
 #include <coldbrick/orientation.hpp>
 #include <coldbrick/pixel_format.hpp>
 #include <coldbrick/point.hpp>
 #include <coldbrick/reel.hpp>
 #include <coldbrick/resize.hpp>
+#include <coldbrick/sweep.hpp>
+#include <coldbrick/terminal_text.hpp>
 
 #include <cstddef>
 #include <cstdint>
@@ -25,8 +30,38 @@ struct DrawArguments {
     SheetArguments sheet;
     ImageOutput output;
     std::int32_t frame = 0;
+    bool watch = false; ///< draw again whenever a file changes
 };
 void draw(const DrawArguments& arguments);
+
+/// Tells which statements of a sheet cannot be seen and why. @returns 1 if anything was found, else 0
+struct CheckArguments {
+    SheetArguments sheet;
+    std::optional<std::int32_t> frame; ///< all frames if there is none
+    bool json = false;
+};
+int check_sheet(const CheckArguments& arguments);
+
+/// Tells how a pixel came to its colour, or whose the pixels of a box are.
+struct ExplainArguments {
+    SheetArguments sheet;
+    coldbrick::Box box; ///< a pixel if it is 1 x 1
+    bool is_pixel = true;
+    std::int32_t frame = 0;
+    ImageOutput output; ///< a picture of whose pixels they are, unless its path is empty
+    bool json = false;
+};
+void explain(const ExplainArguments& arguments);
+
+/// Draws a sheet many times with values run over ranges.
+struct SweepArguments {
+    SheetArguments sheet;
+    ImageOutput output;
+    coldbrick::Sweep sweep;
+    std::int32_t columns = 0;
+    std::int32_t frame = 0;
+};
+void sweep(const SweepArguments& arguments);
 
 /// Prints a sheet in its standard layout, or writes it back.
 struct TidyArguments {
@@ -35,15 +70,20 @@ struct TidyArguments {
 };
 void tidy(const TidyArguments& arguments);
 
-/// A sheet becomes a magnified image file with a grid between the pixels.
-struct GraphArguments {
-    SheetArguments sheet;
+/// A sheet or an image becomes a magnified image file with a grid between the pixels; or squared paper.
+struct GridArguments {
+    SheetArguments input; ///< nothing if its path is empty
     ImageOutput output;
     int zoom = 16;
     bool rulers = true;
     std::int32_t frame = 0;
+    std::optional<coldbrick::Box> part;
+    std::vector<coldbrick::Point> marks;
+    bool outlines = false;                ///< of statements
+    std::optional<coldbrick::Size> paper; ///< instead of an input
+    std::optional<std::int32_t> spacing;  ///< of the paper's lines
 };
-void graph(const GraphArguments& arguments);
+void grid(const GridArguments& arguments);
 
 /// A sheet's frames become a file that plays.
 struct ReelArguments {
@@ -76,12 +116,67 @@ struct RecastArguments {
 };
 void recast(const RecastArguments& arguments);
 
-/// Prints what image files tell of themselves.
+/// How pixels are written.
+enum class Notation : std::uint8_t { hex, rgb, hsl, bytes };
+
+/// Prints what image files tell of themselves, and what is asked of their pixels.
 struct InspectArguments {
     std::vector<std::string> files;
     bool json = false;
+    std::vector<coldbrick::Point> at;        ///< pixels that are told in every notation
+    std::optional<coldbrick::Box> part;      ///< whose pixels are printed row by row
+    Notation notation = Notation::hex;       ///< of these
+    std::optional<coldbrick::Colour> find;   ///< whose places are told
+    int within = 0;                          ///< by how much a channel may differ from it
+    std::optional<coldbrick::Colour> ground; ///< the extent of what is not this colour
+    bool extent = false;                     ///< the extent of what is not the colour of the first pixel
+    bool histogram = false;
+    std::optional<std::size_t> colours; ///< how many of the commonest are told
+
+    [[nodiscard]] bool asks_for_pixels() const {
+        return !at.empty() || part || find || ground || extent || histogram || colours;
+    }
 };
 void inspect(const InspectArguments& arguments);
+
+/// Tells how two images differ. @returns 0 if they are the same, 1 if they differ, 2 if they cannot be
+/// compared
+struct DifferArguments {
+    std::string first;
+    std::string second;
+    int tolerance = 0;
+    std::vector<coldbrick::Box> ignored;
+    bool json = false;
+    bool blinks = false; ///< the picture is a reel of both in turns
+    int amplify = 8;
+    ImageOutput output; ///< a picture of the differences, unless its path is empty
+};
+int differ(const DifferArguments& arguments);
+
+/// Marks what a table tells of on an image.
+struct MarkArguments {
+    std::string image;
+    std::string table;
+    coldbrick::MarkReading reading;
+    bool skips_bad_rows = false;
+    std::string palette; ///< a palette file; distinct colours if it is empty
+    double width = 2;
+    double text_size = 14;
+    bool legend = false;
+    ImageOutput output;
+};
+void mark(const MarkArguments& arguments);
+
+/// Shows an image or a sheet in the terminal.
+struct LookArguments {
+    SheetArguments input;
+    std::int32_t frame = 0;
+    std::optional<coldbrick::Box> part;
+    std::optional<int> zoom;
+    std::optional<std::int32_t> columns; ///< the window's if there are none
+    std::optional<coldbrick::TerminalColours> colours;
+};
+void look(const LookArguments& arguments);
 
 /// Lists the colours of a palette file, so many distinct ones, or the tool's own.
 struct ColoursArguments {

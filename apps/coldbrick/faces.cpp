@@ -11,11 +11,6 @@ namespace {
 
 constexpr std::string_view font_extensions[] = {".ttf", ".otf", ".ttc", ".otc"};
 
-bool is_font_file(const std::string& name) {
-    return std::ranges::any_of(font_extensions,
-                               [&](std::string_view extension) { return name.ends_with(extension); });
-}
-
 /// The weight of a variable font's file; other files have the one that they have.
 cb::FontOptions options_for(const cb::WantedFace& wanted) {
     if (wanted.slanted)
@@ -27,6 +22,11 @@ cb::FontOptions options_for(const cb::WantedFace& wanted) {
 }
 
 } // namespace
+
+bool is_font_file(const std::string& name) {
+    return std::ranges::any_of(font_extensions,
+                               [&](std::string_view extension) { return name.ends_with(extension); });
+}
 
 cb::Face face_named(const cb::WantedFace& wanted, const std::filesystem::path& folder) {
     const auto built_in = cb::Face::built_in_names();

@@ -6,6 +6,10 @@
 #include <coldbrick/sheet.hpp>
 
 #include <filesystem>
+#include <string>
+
+/// True if the name ends as those of font files do.
+bool is_font_file(const std::string& name);
 
 /// A built-in face, a font file, if the name ends as those do, or else the installed family.
 /// @param folder what files count from

@@ -1,10 +1,10 @@
 #include "commands.hpp"
 #include "face_specimens.hpp"
+#include "json_output.hpp"
 
 #include <coldbrick/font.hpp>
 
 #include <fmt/format.h>
-#include <nlohmann/json.hpp>
 
 #include <algorithm>
 #include <map>
@@ -46,8 +46,8 @@ void print_text() {
     for (const auto& [family, faces] : families()) fmt::print("{}: {}\n", family, styles_of(faces));
 }
 
-void print_json() {
-    auto list = nlohmann::json::array();
+void print_as_json() {
+    auto list = nlohmann::ordered_json::array();
     for (const std::string_view name : cb::Face::built_in_names())
         list.push_back({{"family", name}, {"built_in", true}});
     for (const cb::SystemFace& face : cb::system_faces())
@@ -59,8 +59,7 @@ void print_json() {
                         {"variable", face.variable},
                         {"file", face.file},
                         {"index", face.index}});
-    constexpr int indent = 2;
-    fmt::print("{}\n", list.dump(indent, ' ', false, nlohmann::json::error_handler_t::replace));
+    print_json(list);
 }
 
 } // namespace
@@ -75,7 +74,7 @@ void list_faces(const FacesArguments& arguments) {
                        : specimen_of({arguments.face, arguments.weight, arguments.slanted}, arguments.sample),
                    arguments.output);
     } else if (arguments.json) {
-        print_json();
+        print_as_json();
     } else {
         print_text();
     }

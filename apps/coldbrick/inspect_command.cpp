@@ -1,14 +1,16 @@
 #include "commands.hpp"
 #include "image_files.hpp"
+#include "json_output.hpp"
+#include "pixel_report.hpp"
 
 #include "base/shown_text.hpp"
 
 #include <coldbrick/image_info.hpp>
 
 #include <fmt/format.h>
-#include <nlohmann/json.hpp>
 
 #include <string>
+#include <utility>
 
 namespace {
 
@@ -83,12 +85,17 @@ nlohmann::ordered_json json_of(const std::string& file, const cb::ImageInfo& inf
 void inspect(const InspectArguments& arguments) {
     nlohmann::ordered_json all = nlohmann::ordered_json::array();
     for (const std::string& file : arguments.files) {
-        const cb::ImageInfo info = ImageInput(file).info();
-        if (arguments.json)
-            all.push_back(json_of(file, info));
-        else
-            print_text(file, info);
+        const ImageInput input(file);
+        nlohmann::ordered_json one = json_of(file, input.info());
+        if (!arguments.json) print_text(file, input.info());
+        if (arguments.asks_for_pixels()) {
+            const cb::Image image = input.image();
+            if (arguments.json)
+                add_pixel_report(one, image, arguments);
+            else
+                print_pixel_report(image, arguments);
+        }
+        all.push_back(std::move(one));
     }
-    // What is not UTF-8 in names and texts is replaced.
-    if (arguments.json) fmt::print("{}\n", all.dump(2, ' ', false, nlohmann::json::error_handler_t::replace));
+    if (arguments.json) print_json(all);
 }

@@ -5,7 +5,9 @@
 
 #include <fmt/format.h>
 
+#include <algorithm>
 #include <cstdio>
+#include <utility>
 
 namespace cb = coldbrick;
 
@@ -15,32 +17,47 @@ cb::PixelFormat format_for(const cb::Sheet& sheet, cb::FileType type) {
     return gray ? cb::PixelFormat::gray8 : cb::PixelFormat::rgb8;
 }
 
-SheetFile::SheetFile(const SheetArguments& arguments)
-    : path_(arguments.path), text_(read_text(arguments.path)), leaves_folder_(arguments.leaves_folder),
-      warns_(arguments.warns) {
-    for (const std::string& text : arguments.settings) {
-        const std::size_t sign = text.find('=');
-        settings_.push_back({text.substr(0, sign), text.substr(sign + 1)});
+SheetFile::SheetFile(const SheetArguments& arguments, bool keeps_warnings)
+    : SheetFile(arguments, read_text(arguments.path)) {
+    keeps_warnings_ = keeps_warnings;
+}
+
+SheetFile::SheetFile(const SheetArguments& arguments, std::string text)
+    : path_(arguments.path), text_(std::move(text)), leaves_folder_(arguments.leaves_folder),
+      warns_(arguments.warns), keeps_warnings_(false), files_{path_} {
+    for (const std::string& setting : arguments.settings) {
+        const std::size_t sign = setting.find('=');
+        settings_.push_back({setting.substr(0, sign), setting.substr(sign + 1)});
     }
 }
 
+/// A file's path from the sheet's folder, which is noted.
+std::filesystem::path SheetFile::found(const std::string& file) const {
+    std::filesystem::path result = path_.parent_path() / file;
+    if (std::ranges::find(files_, result) == files_.end()) files_.push_back(result);
+    return result;
+}
+
+cb::Image SheetFile::load_image(const std::string& file, std::size_t most_bytes) const {
+    return cb::load(found(file), {.limits = {.bytes = most_bytes}});
+}
+
+cb::Face SheetFile::load_face(const cb::WantedFace& wanted) const {
+    if (is_font_file(wanted.name)) (void)found(wanted.name);
+    return face_named(wanted, path_.parent_path());
+}
+
+std::string SheetFile::load_text(const std::string& file) const {
+    return read_text(found(file));
+}
+
 cb::Sheet SheetFile::read(std::int32_t frame) const {
-    const std::filesystem::path folder = path_.parent_path();
-    const auto load_image = [&](const std::string& file, std::size_t most_bytes) {
-        return cb::load(folder / file, {.limits = {.bytes = most_bytes}});
-    };
-    const auto load_face = [&](const cb::WantedFace& wanted) { return face_named(wanted, folder); };
-    const auto load_text = [&](const std::string& file, std::size_t) { return read_text(folder / file); };
-    const cb::SheetReading reading{.settings = settings_,
-                                   .load_image = load_image,
-                                   .load_face = load_face,
-                                   .load_text = load_text,
-                                   .leaves_folder = leaves_folder_,
-                                   .warns = warns_ && !sheet_,
-                                   .frame = frame};
-    cb::Sheet result = sheet_ ? sheet_->again(reading) : cb::read_sheet(text_, path_.string(), reading);
-    for (const cb::SheetWarning& warning : result.warnings)
-        fmt::print(stderr, "{}: warning: {}\n", warning.place, warning.message);
+    cb::Sheet result = with_reading(frame, [this](const cb::SheetReading& reading) {
+        return sheet_ ? sheet_->again(reading) : cb::read_sheet(text_, path_.string(), reading);
+    });
+    if (warns_ && !sheet_)
+        for (const cb::SheetWarning& warning : result.warnings)
+            fmt::print(stderr, "{}: warning: {}\n", warning.place, warning.message);
     if (!sheet_) sheet_ = result;
     return result;
 }

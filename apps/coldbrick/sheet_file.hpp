@@ -3,6 +3,7 @@
 #pragma once
 
 #include <coldbrick/files.hpp>
+#include <coldbrick/function_ref.hpp>
 #include <coldbrick/sheet.hpp>
 
 #include <cstdint>
@@ -27,18 +28,53 @@ coldbrick::PixelFormat format_for(const coldbrick::Sheet& sheet, coldbrick::File
 /// read once.
 class SheetFile {
   public:
+    /// @param keeps_warnings whether each frame has its warnings, too
     /// @throws coldbrick::Error if the file cannot be read.
-    explicit SheetFile(const SheetArguments& arguments);
+    explicit SheetFile(const SheetArguments& arguments, bool keeps_warnings = false);
+
+    /// The same of a text that has been read already.
+    SheetFile(const SheetArguments& arguments, std::string text);
 
     /// Prints the warnings of the first frame that is read, if they are asked for.
     /// @throws coldbrick::Error if the sheet has a fault or has no such frame.
     [[nodiscard]] coldbrick::Sheet read(std::int32_t frame) const;
 
+    /// Calls use(reading) with what read() takes for a frame.
+    template <class Use>
+    auto with_reading(std::int32_t frame, const Use& use) const;
+
+    /// The files that it has been read from or that have been asked for: its own, and those that it includes,
+    /// takes data, pictures and faces from.
+    [[nodiscard]] const std::vector<std::filesystem::path>& files() const { return files_; }
+
   private:
+    [[nodiscard]] std::filesystem::path found(const std::string& file) const;
+
     std::filesystem::path path_;
     std::string text_;
     std::vector<coldbrick::Setting> settings_;
     bool leaves_folder_;
     bool warns_;
+    bool keeps_warnings_;
     mutable std::optional<coldbrick::Sheet> sheet_; ///< as it was worked out last
+    mutable std::vector<std::filesystem::path> files_;
+
+    // What the loaders of sheets call.
+    [[nodiscard]] coldbrick::Image load_image(const std::string& file, std::size_t most_bytes) const;
+    [[nodiscard]] coldbrick::Face load_face(const coldbrick::WantedFace& wanted) const;
+    [[nodiscard]] std::string load_text(const std::string& file) const;
 };
+
+template <class Use>
+auto SheetFile::with_reading(std::int32_t frame, const Use& use) const {
+    const auto image = [this](const std::string& file, std::size_t most) { return load_image(file, most); };
+    const auto face = [this](const coldbrick::WantedFace& wanted) { return load_face(wanted); };
+    const auto text = [this](const std::string& file, std::size_t) { return load_text(file); };
+    return use(coldbrick::SheetReading{.settings = settings_,
+                                       .load_image = image,
+                                       .load_face = face,
+                                       .load_text = text,
+                                       .leaves_folder = leaves_folder_,
+                                       .warns = keeps_warnings_ || (warns_ && !sheet_),
+                                       .frame = frame});
+}

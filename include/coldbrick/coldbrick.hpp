@@ -84,6 +84,7 @@
 #include <coldbrick/files.hpp>         // image files
 #include <coldbrick/font.hpp>          // faces from font files
 #include <coldbrick/image_info.hpp>    // what they tell of themselves
+#include <coldbrick/legend.hpp>        // colours and what they stand for
 #include <coldbrick/mark_table.hpp>    // marks from tables
 #include <coldbrick/marks.hpp>         // marks round what was found
 #include <coldbrick/picture_table.hpp> // many small pictures on one

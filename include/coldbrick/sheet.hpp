@@ -128,7 +128,7 @@ struct Sheet {
     std::string place = {}; ///< file:line:column of the statement that gives the size, for messages
     std::vector<SheetParameter> parameters = {}; ///< in the order of the text
     std::vector<SheetWarning> warnings = {};     ///< if they were asked for
-    std::vector<bool> carried_out = {};          ///< by tags: which statements were, if warnings were asked for
+    std::vector<bool> carried_out = {}; ///< by tags: which statements were, if warnings were asked for
 
     /// An image of the sheet's size, cleared to its ground.
     /// @throws SheetError if there is not enough memory for it.
@@ -146,8 +146,10 @@ struct Sheet {
     /// file:line:column of the statement with a tag. @throws ArgumentError if there is none.
     [[nodiscard]] std::string place_of(std::uint32_t tag) const;
 
-    /// The number of its line in its file. @throws ArgumentError as place_of().
+    /// The number of its first line in its file, and that line without blanks at its ends.
+    /// @throws ArgumentError as place_of().
     [[nodiscard]] std::size_t line_of(std::uint32_t tag) const;
+    [[nodiscard]] std::string text_of(std::uint32_t tag) const;
 
     /// What has been read. Of a sheet that was not, null.
     std::shared_ptr<const sheet::Program> program = nullptr;

@@ -4,6 +4,7 @@
 
 #include <coldbrick/deep_colour.hpp>
 #include <coldbrick/drawing.hpp>
+#include <coldbrick/function_ref.hpp>
 #include <coldbrick/image_view.hpp>
 #include <coldbrick/point.hpp>
 
@@ -68,6 +69,12 @@ struct Owners {
 /// to. Time as visibility(); memory of 8 bytes a pixel.
 /// @throws ArgumentError as visibility().
 [[nodiscard]] Owners owners(const ImageView& view, const Drawing& drawing);
+
+/// A picture of owners, as rgb8: each pixel in the colour that colour_of(tag) gives, or in `ground` where nothing was
+/// drawn.
+/// @throws ArgumentError if the box is empty.
+[[nodiscard]] Image picture_of(const Owners& owners, FunctionRef<Colour(std::uint32_t tag)> colour_of,
+                               const Colour& ground);
 
 /// One step of how a pixel came to its colour.
 struct HistoryStep {

@@ -2,6 +2,8 @@
 
 #include "drawing/survey.hpp"
 
+#include <cstddef>
+#include <optional>
 #include <variant>
 
 namespace coldbrick {
@@ -61,6 +63,22 @@ Owners owners(const ImageView& view, const Drawing& drawing) {
         const std::int32_t* const numbers = survey.owners().at(row);
         result.items.insert(result.items.end(), numbers, numbers + view.clip().width);
     }
+    return result;
+}
+
+Image picture_of(const Owners& owners, FunctionRef<Colour(std::uint32_t tag)> colour_of,
+                 const Colour& ground) {
+    const auto length = [](std::int64_t pixels) { return static_cast<std::int32_t>(pixels); };
+    Image result({length(owners.box.width), length(owners.box.height)}, PixelFormat::rgb8, ground);
+    std::vector<std::optional<Colour>> colours(owners.tags.size()); // of those that own anything
+    const auto colour = [&](std::size_t place) {
+        if (!colours[place]) colours[place] = colour_of(owners.tags[place]);
+        return *colours[place];
+    };
+    auto item = owners.items.begin();
+    for (std::int32_t y = 0; y < result.height(); ++y)
+        for (std::int32_t x = 0; x < result.width(); ++x, ++item)
+            if (*item != 0) result.set_pixel({x, y}, colour(*item - 1));
     return result;
 }
 

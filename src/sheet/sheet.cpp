@@ -79,4 +79,11 @@ std::size_t Sheet::line_of(std::uint32_t tag) const {
     return note_of(*this, tag).location.line();
 }
 
+std::string Sheet::text_of(std::uint32_t tag) const {
+    const sheet::Location& location = note_of(*this, tag).location;
+    const std::string_view from = location.source->text.substr(location.offset);
+    const std::string_view line = from.substr(0, from.find_first_of("\r\n"));
+    return std::string(line.substr(0, line.find_last_not_of(" \t") + 1));
+}
+
 } // namespace coldbrick

@@ -69,6 +69,17 @@ bool is_letters(const Drawing::Item& item) {
            (shape != nullptr && std::holds_alternative<Path>(shape->shape));
 }
 
+Box bounds_of(const Drawing::Item& item) {
+    if (const auto* const print = std::get_if<Drawing::Print>(&item)) return print->stencil.bounds();
+    return std::get<Path>(std::get<Drawing::StyledShape>(item).shape).bounds();
+}
+
+/// The outline of a text comes before its letters, which lie within its bounds. It is not what is read.
+bool is_outline_of(const Visibility& outline, const Visibility& next) {
+    return next.tag == outline.tag && is_letters(*next.item) &&
+           bounds_of(*next.item).united(bounds_of(*outline.item)) == bounds_of(*outline.item);
+}
+
 /// A group that is no layer is drawn as its items.
 bool is_drawn(const Drawing::Item& item) {
     const auto* const group = std::get_if<Drawing::Group>(&item);
@@ -147,7 +158,9 @@ void SheetCheck::add(const Sheet& frame) {
 void SheetCheck::add_items(const Sheet& frame) {
     const PixelFormat format = frame.ground.alpha == 255 ? PixelFormat::rgb8 : PixelFormat::rgba8;
     Image picture = frame.blank(format);
-    for (const Visibility& item : visibility(picture, frame.drawing, {.least_contrast = least_contrast})) {
+    const auto items = visibility(picture, frame.drawing, {.least_contrast = least_contrast});
+    for (auto one = items.begin(); one != items.end(); ++one) {
+        const Visibility& item = *one;
         if (!is_drawn(*item.item)) continue;
         Statement& statement = statements_[item.tag];
         ++statement.items;
@@ -157,7 +170,8 @@ void SheetCheck::add_items(const Sheet& frame) {
         statement.largest_change = std::max(statement.largest_change, item.largest_change);
         statement.largest_alpha = std::max(statement.largest_alpha, alpha_of(*item.item));
         for (const Visibility::Hider& hider : item.hidden_by) statement.hidden_by[hider.tag] += hider.pixels;
-        if (program_->notes[item.tag].kind == StatementNote::Kind::text && is_letters(*item.item)) {
+        const bool is_text = program_->notes[item.tag].kind == StatementNote::Kind::text;
+        if (is_text && is_letters(*item.item) && (one + 1 == items.end() || !is_outline_of(item, one[1]))) {
             statement.letters += item.on_top;
             statement.faint += item.faint;
         }

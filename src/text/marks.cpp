@@ -6,7 +6,8 @@
 #include <coldbrick/circle.hpp>
 #include <coldbrick/colour_mixing.hpp>
 #include <coldbrick/draw.hpp>
-#include <coldbrick/text.hpp>
+#include <coldbrick/legend.hpp>
+#include <coldbrick/overlay.hpp>
 
 #include <algorithm>
 #include <array>
@@ -63,61 +64,30 @@ void draw_mark(const ImageView& view, const Mark& mark, const Colour& colour, co
         mark.shape);
 }
 
-/// A list of the groups: a plate with a swatch and a name a line.
-class Legend {
-  public:
-    Legend(const std::vector<MarkGroup>& groups, const MarkStyle& style)
-        : groups_(groups), text_{.size = style.text_size, .anchor = {TextColumn::left, TextRow::middle}},
-          line_(static_cast<std::int64_t>(std::ceil(style.text_size * 1.5))) {
-        std::int64_t widest = 0;
-        for (const MarkGroup& group : groups)
-            widest =
-                std::max(widest, static_cast<std::int64_t>(std::ceil(measure(shown(group), text_).advance)));
-        size_ = {.x = 0,
-                 .y = 0,
-                 .width = widest + line_ + 3 * padding,
-                 .height = line_ * static_cast<std::int64_t>(groups.size()) + 2 * padding};
-    }
+/// What a legend says of the groups.
+Image legend_of(const std::vector<MarkGroup>& groups, const MarkStyle& style) {
+    std::vector<LegendEntry> entries;
+    for (const MarkGroup& group : groups)
+        entries.push_back({group.colour, group.name.empty() ? "–" : group.name});
+    return legend(entries, style.text_size);
+}
 
-    /// The corner of a picture where the legend covers the fewest marks.
-    [[nodiscard]] Box place(const Box& picture, const std::vector<Box>& marks) const {
-        const std::int64_t right = picture.end_x() - size_.width - padding;
-        const std::int64_t bottom = picture.end_y() - size_.height - padding;
-        const std::array<Box, 4> corners{
-            Box{picture.x + padding, bottom, size_.width, size_.height},
-            Box{right, bottom, size_.width, size_.height},
-            Box{right, picture.y + padding, size_.width, size_.height},
-            Box{picture.x + padding, picture.y + padding, size_.width, size_.height}};
-        const auto covered = [&marks](const Box& corner) {
-            return std::ranges::count_if(
-                marks, [&corner](const Box& mark) { return !mark.intersection(corner).empty(); });
-        };
-        return *std::ranges::min_element(corners, {}, covered);
-    }
-
-    void draw_at(const ImageView& view, const Box& place) const {
-        draw(view, place, Fill{Colour(20, 26, 34, 210)});
-        std::int64_t y = place.y + padding;
-        for (const MarkGroup& group : groups_) {
-            const Box swatch{place.x + padding, y + line_ / 6, line_ * 2 / 3, line_ * 2 / 3};
-            draw(view, swatch, Fill{group.colour});
-            const Point at{static_cast<std::int32_t>(place.x + line_ + padding),
-                           static_cast<std::int32_t>(y + line_ / 2)};
-            draw(view, Text(shown(group), at, text_), Colour(255, 255, 255));
-            y += line_;
-        }
-    }
-
-  private:
-    static constexpr std::int64_t padding = 6;
-
-    static std::string shown(const MarkGroup& group) { return group.name.empty() ? "–" : group.name; }
-
-    const std::vector<MarkGroup>& groups_;
-    TextStyle text_;
-    std::int64_t line_;
-    Box size_;
-};
+/// The corner of a picture where a legend of this size covers the fewest marks.
+Box legend_place(Size size, const Box& picture, const std::vector<Box>& marks) {
+    constexpr std::int64_t gap = 6;
+    const std::int64_t left = picture.x + gap;
+    const std::int64_t top = picture.y + gap;
+    const std::int64_t right = picture.end_x() - size.width - gap;
+    const std::int64_t bottom = picture.end_y() - size.height - gap;
+    const std::array<Box, 4> corners{
+        Box{left, bottom, size.width, size.height}, Box{right, bottom, size.width, size.height},
+        Box{right, top, size.width, size.height}, Box{left, top, size.width, size.height}};
+    const auto covered = [&marks](const Box& corner) {
+        return std::ranges::count_if(
+            marks, [&corner](const Box& mark) { return !mark.intersection(corner).empty(); });
+    };
+    return *std::ranges::min_element(corners, {}, covered);
+}
 
 } // namespace
 
@@ -148,9 +118,9 @@ void draw(const ImageView& view, std::span<const Mark> marks, const MarkStyle& s
         captions.push_back({mark.caption, boxes.back()});
     }
     if (style.legend && !groups.empty()) {
-        const Legend legend(groups, style);
-        const Box place = legend.place(picture, boxes);
-        legend.draw_at(view, place);
+        const Image list = legend_of(groups, style);
+        const Box place = legend_place(list.size(), picture, boxes);
+        overlay(view, list, {static_cast<std::int32_t>(place.x), static_cast<std::int32_t>(place.y)});
         captions.insert(captions.begin(), Caption{"", place}); // nothing is written there
     }
     CaptionStyle caption_style;

@@ -111,7 +111,7 @@ void draw_marks(Image& image, const Field& field, const Rulers& rulers) {
         if (!field.numbers.contains(mark.at)) continue;
         const Box square = field.frame({mark.at.x, mark.at.y, 1, 1});
         const Point middle = square.at(Anchor::centre);
-        const Stroke line{.paint = rulers.mark, .dashes = {{2, 3}}};
+        const Stroke line{.paint = rulers.mark, .dashes = {{5, 2}}};
         draw(within, Line{{field.top_left.x, middle.y}, {static_cast<std::int32_t>(square.x), middle.y}},
              line);
         draw(within, Line{{middle.x, field.top_left.y}, {middle.x, static_cast<std::int32_t>(square.y)}},

@@ -61,12 +61,12 @@ TEST(Tool, DrawsASheet) {
     const Setting wider{"r", "15"};
     expect_picture(folder.file("b.png"), read_sheet(quay, "quay", {.settings = {&wider, 1}}).render());
 
-    const Finished graph =
-        run_command(tool + " graph " + folder.file("quay.brick") + " --zoom 7 -o " + folder.file("c.png"));
-    EXPECT_EQ(graph.status, 0) << graph.errors;
+    const Finished grid =
+        run_command(tool + " grid " + folder.file("quay.brick") + " --zoom 7 -o " + folder.file("c.png"));
+    EXPECT_EQ(grid.status, 0) << grid.errors;
     expect_picture(folder.file("c.png"), ruled(read_sheet(quay, "quay").render(), {.zoom = 7}));
     EXPECT_EQ(
-        run_command(tool + " graph " + folder.file("quay.brick") + " --no-rulers -o " + folder.file("d.png"))
+        run_command(tool + " grid " + folder.file("quay.brick") + " --no-rulers -o " + folder.file("d.png"))
             .status,
         0);
     expect_picture(folder.file("d.png"), magnified(read_sheet(quay, "quay").render()));
@@ -439,8 +439,8 @@ TEST(Tool, TellsWhatIsWrongAndHow) {
         {"draw " + sheet + out + " --set r", 2, "\"r\" is not of the form NAME=VALUE"},
         {"draw " + sheet, 2, "--output is required"},
         {"draw", 2, "is required"},
-        {"graph " + sheet + out + " --zoom 0", 2, "--zoom: \"0\" is not a whole number of 1..1024\n"},
-        {"graph " + sheet + out + " --zoom abc", 2, "--zoom: \"abc\" is not a whole number of 1..1024\n"},
+        {"grid " + sheet + out + " --zoom 0", 2, "--zoom: \"0\" is not a whole number of 1..1024\n"},
+        {"grid " + sheet + out + " --zoom abc", 2, "--zoom: \"abc\" is not a whole number of 1..1024\n"},
         {"recast a.png -o b.png --turn x", 2, "--turn: \"x\" is none of -270, -180, -90, 0, 90, 180, 270\n"},
         {"recast a.png -o b.png --fit contain", 2, "--fit requires --size"},
         {"recast a.png -o b.png --resampling area", 2, "--resampling requires --size"},
@@ -459,7 +459,7 @@ TEST(Tool, TellsWhatIsWrongAndHow) {
         {"demo " + sheet, 1, "coldbrick: cannot make the folder " + sheet},
         {"", 2, "A subcommand is required"},
         {"drow", 2,
-         "\"drow\" is no command; did you mean \"draw\"?\nThe commands are draw, graph, reel, recast, "
+         "\"drow\" is no command; did you mean \"draw\"?\nThe commands are draw, grid, reel, recast, "
          "inspect, colours, faces, tidy, demo.\n"},
         {"\"$(printf 'a\\033[2J')\"", 2, "\"a\\x1b[2J\" is no command\n"},
     };
@@ -501,7 +501,7 @@ TEST(Tool, TellsItsVersionAndHelp) {
     EXPECT_EQ(version.status, 0);
     EXPECT_EQ(version.output, "coldbrick " COLDBRICK_VERSION "\n");
     for (const char* command :
-         {"", "draw", "graph", "reel", "recast", "inspect", "colours", "faces", "tidy", "demo"}) {
+         {"", "draw", "grid", "reel", "recast", "inspect", "colours", "faces", "tidy", "demo"}) {
         const Finished help = run_command(tool + ' ' + command + " --help");
         EXPECT_EQ(help.status, 0);
         EXPECT_NE(help.output.find("Usage: coldbrick"), std::string::npos) << help.output;

@@ -1,0 +1,82 @@
+#include "file_watch.hpp"
+
+#include <coldbrick/error.hpp>
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <array>
+#include <cerrno>
+#include <cstring>
+#include <system_error>
+
+#include <poll.h>
+#include <sys/inotify.h>
+#include <unistd.h>
+
+namespace fs = std::filesystem;
+
+namespace {
+
+[[noreturn]] void refuse(const std::string& what) {
+    throw coldbrick::FileError(
+        fmt::format("cannot watch {}: {}", what, std::generic_category().message(errno)));
+}
+
+fs::path folder_of(const fs::path& file) {
+    const fs::path folder = file.parent_path();
+    return folder.empty() ? fs::path(".") : folder;
+}
+
+constexpr std::uint32_t changes = IN_CLOSE_WRITE | IN_MOVED_TO | IN_CREATE | IN_DELETE | IN_MOVED_FROM;
+
+} // namespace
+
+FileWatch::FileWatch() : system_(::inotify_init1(IN_CLOEXEC)) {
+    if (system_ < 0) refuse("files");
+}
+
+FileWatch::~FileWatch() {
+    ::close(system_);
+}
+
+void FileWatch::look_at(const std::vector<fs::path>& files) {
+    names_.clear();
+    for (const fs::path& file : files) names_[folder_of(file)].insert(file.filename().string());
+    for (const auto& [folder, names] : names_) {
+        const auto is_watched = [&folder = folder](const auto& watched) { return watched.second == folder; };
+        if (std::ranges::any_of(folders_, is_watched)) continue;
+        const int number = ::inotify_add_watch(system_, folder.c_str(), changes);
+        if (number >= 0)
+            folders_[number] = folder;
+        else if (errno != ENOENT) // a file in a folder that is missing is told to be missing
+            refuse(folder.string());
+    }
+}
+
+bool FileWatch::take_changes(int timeout_milliseconds) {
+    pollfd waiting{system_, POLLIN, 0};
+    if (::poll(&waiting, 1, timeout_milliseconds) <= 0) return false;
+    alignas(inotify_event) std::array<char, 1 << 14> portion;
+    const ssize_t bytes = ::read(system_, portion.data(), portion.size());
+    bool changed = false;
+    for (ssize_t at = 0; at < bytes;) {
+        inotify_event event;
+        std::memcpy(&event, portion.data() + at, sizeof event);
+        const char* const name = portion.data() + at + sizeof event;
+        const auto folder = folders_.find(event.wd);
+        if (folder != folders_.end() && event.len > 0 && names_.contains(folder->second))
+            changed = changed || names_[folder->second].contains(name);
+        at += static_cast<ssize_t>(sizeof event + event.len);
+    }
+    return changed;
+}
+
+void FileWatch::wait() {
+    constexpr int for_ever = -1;
+    constexpr int moment = 15; // editors write, rename and set times one after another
+    while (!take_changes(for_ever)) {
+    }
+    while (take_changes(moment)) {
+    }
+}

@@ -1,0 +1,49 @@
+#include "commands.hpp"
+#include "text_file.hpp"
+
+#include <coldbrick/convert.hpp>
+#include <coldbrick/error.hpp>
+#include <coldbrick/marks.hpp>
+
+#include <fmt/format.h>
+#include <fmt/ranges.h>
+
+#include <cstdio>
+#include <string>
+
+namespace cb = coldbrick;
+
+namespace {
+
+void tell(const cb::MarkTable& table, bool skips_bad_rows) {
+    constexpr std::size_t most_told = 20;
+    std::string text;
+    for (std::size_t i = 0; i < table.faults.size() && i < most_told; ++i)
+        text += (i == 0 ? "" : "\n") + table.faults[i];
+    if (table.faults.size() > most_told)
+        text += fmt::format("\nand {} more rows", table.faults.size() - most_told);
+    if (text.empty()) return;
+    if (!skips_bad_rows) throw cb::FileError(text);
+    fmt::print(stderr, "{}\n", text);
+}
+
+} // namespace
+
+void mark(const MarkArguments& arguments) {
+    cb::Image image = ImageInput(arguments.image).image();
+    cb::MarkReading reading = arguments.reading;
+    reading.picture = image.size();
+    const cb::MarkTable table = cb::read_marks(arguments.table, read_text(arguments.table), reading);
+    tell(table, arguments.skips_bad_rows);
+    cb::MarkStyle style{
+        .width = arguments.width, .text_size = arguments.text_size, .legend = arguments.legend};
+    if (!arguments.palette.empty()) {
+        const cb::Palette palette = read_palette_file(arguments.palette);
+        for (const cb::Palette::Entry& entry : palette.entries()) style.colours.push_back(entry.colour);
+    }
+    // Marks have colours of their own, which gray pixels and palettes lack.
+    if (image.format() == cb::PixelFormat::indexed8 || cb::layout(image.format()).is_gray())
+        image = cb::converted(image, cb::PixelFormat::rgb8);
+    cb::draw(image, table.marks, style);
+    save_image(image, arguments.output);
+}

@@ -1,0 +1,61 @@
+#include "picture_input.hpp"
+
+#include "image_files.hpp"
+
+#include <coldbrick/convert.hpp>
+#include <coldbrick/error.hpp>
+#include <coldbrick/files.hpp>
+
+#include <fmt/format.h>
+
+#include <cstddef>
+#include <string>
+#include <vector>
+
+namespace cb = coldbrick;
+
+namespace {
+
+constexpr std::size_t most_bytes = std::size_t{1} << 31;
+
+/// Whether the bytes begin as those of an image file do.
+bool is_image(const std::vector<std::byte>& bytes) {
+    try {
+        (void)cb::inspect(bytes);
+        return true;
+    } catch (const cb::FileError&) {
+        return false;
+    }
+}
+
+/// Whether the name is that of an image file, so that what is wrong with it is told as such.
+bool has_image_extension(const std::string& path) {
+    try {
+        (void)cb::file_type(path);
+        return true;
+    } catch (const cb::FileError&) {
+        return false;
+    }
+}
+
+} // namespace
+
+PictureInput read_picture(const SheetArguments& arguments, std::int32_t frame) {
+    if (!is_standard_stream(arguments.path) && has_image_extension(arguments.path))
+        return {cb::load(arguments.path), std::nullopt};
+    const std::vector<std::byte> bytes = read_bytes(arguments.path, most_bytes);
+    if (is_image(bytes)) return {cb::decode(bytes), std::nullopt};
+    const SheetFile file(arguments, {reinterpret_cast<const char*>(bytes.data()), bytes.size()});
+    cb::Sheet sheet = file.read(frame);
+    cb::Image image = sheet.render(format_for(sheet, cb::FileType::png));
+    return {std::move(image), std::move(sheet)};
+}
+
+cb::Image part_of(const cb::Image& image, const std::optional<cb::Box>& part) {
+    if (!part) return image;
+    if (part->empty() || part->intersection(cb::Box::of(image.size())) != *part)
+        throw cb::ArgumentError(
+            fmt::format("the part {},{} {} x {} does not lie within the picture's {} x {} pixels", part->x,
+                        part->y, part->width, part->height, image.width(), image.height()));
+    return cb::copied(image.view().cropped(*part));
+}

@@ -1,0 +1,229 @@
+#include "command_options.hpp"
+#include "commands.hpp"
+
+#include <algorithm>
+#include <charconv>
+#include <cstdint>
+#include <limits>
+#include <string>
+#include <system_error>
+
+namespace {
+
+namespace cb = coldbrick;
+
+void add_draw_options(CLI::App& command, DrawArguments& arguments) {
+    add_sheet(command, arguments.sheet)->required();
+    add_warnings(command, arguments.sheet);
+    add_image_output(command, arguments.output);
+    add_frame(command, arguments.frame);
+    command.add_flag("--watch", arguments.watch,
+                     "Draw again whenever the sheet or a file that it uses changes");
+}
+
+void check_draw(const DrawArguments& arguments) {
+    check_output(arguments.output);
+    if (arguments.watch && is_standard_stream(arguments.sheet.path))
+        throw CLI::ValidationError("--watch", "standard input does not change: give a file");
+}
+
+void add_check_options(CLI::App& command, CheckArguments& arguments) {
+    add_sheet(command, arguments.sheet)->required();
+    add_frame(command, arguments.frame, "One frame, from 0 on; all if left out");
+    add_json(command, arguments.json);
+}
+
+/// X,Y or X,Y,WIDTHxHEIGHT
+void take_place(ExplainArguments& arguments, const std::string& text) {
+    arguments.is_pixel = std::count(text.begin(), text.end(), ',') == 1;
+    if (!arguments.is_pixel) {
+        arguments.box = box_of("PLACE", text);
+        return;
+    }
+    const cb::Point pixel = point_of("PLACE", text);
+    arguments.box = {pixel.x, pixel.y, 1, 1};
+}
+
+void add_explain_options(CLI::App& command, ExplainArguments& arguments) {
+    add_sheet(command, arguments.sheet)->required();
+    command
+        .add_option_function<std::string>(
+            "PLACE", [&arguments](const std::string& text) { take_place(arguments, text); },
+            "A pixel as X,Y, or a box as X,Y,WIDTHxHEIGHT")
+        ->required();
+    add_frame(command, arguments.frame);
+    add_image_output(command, arguments.output);
+    add_json(command, arguments.json);
+}
+
+void check_explain(const ExplainArguments& arguments) {
+    if (arguments.output.path.empty()) return;
+    check_output(arguments.output);
+    if (arguments.is_pixel)
+        throw CLI::ValidationError("--output",
+                                   "a picture shows whose the pixels of a box are: give X,Y,WIDTHxHEIGHT");
+}
+
+cb::SweptName swept_name(const char* name, const std::string& text) {
+    try {
+        return cb::swept_name(text);
+    } catch (const cb::ArgumentError& error) {
+        throw CLI::ValidationError(name, error.what());
+    }
+}
+
+void add_sweep_options(CLI::App& command, SweepArguments& arguments) {
+    add_sheet(command, arguments.sheet)->required();
+    add_text(command, "--over", "NAME=VALUES",
+             "A name and its values: r=4..40:4 from 4 to 40 by 4, or r=3,5,9; may be repeated",
+             arguments.sweep.names, swept_name)
+        ->required();
+    add_image_output(command, arguments.output);
+    add_frame(command, arguments.frame);
+    command.add_flag("--differences", arguments.sweep.differences,
+                     "Dim what is the same as without the values");
+    add_text(command, "--tile", "WIDTHxHEIGHT", "Make pictures smaller that are larger than this",
+             arguments.sweep.largest, size_of);
+    add_number(command, "--columns", arguments.columns, std::int32_t{1}, std::int32_t{32767},
+               "How many pictures stand beside each other; about as many as below if left out");
+}
+
+void add_grid_options(CLI::App& command, GridArguments& arguments) {
+    CLI::Option* const input =
+        add_sheet(command, arguments.input, "INPUT", "The sheet or image to magnify; - for standard input");
+    add_image_output(command, arguments.output);
+    add_frame(command, arguments.frame);
+    add_number(command, "--zoom", arguments.zoom, 1, 1024, "The side of a magnified pixel, 1..1024")
+        ->default_str(std::to_string(arguments.zoom));
+    add_text(command, "--part", "X,Y,WIDTHxHEIGHT", "Only this part of the picture", arguments.part, box_of);
+    command.add_flag_callback(
+        "--no-rulers", [&arguments] { arguments.rulers = false; }, "Leave out the rulers with their numbers");
+    add_text(command, "--mark", "X,Y", "Mark a pixel with its numbers; may be repeated", arguments.marks,
+             point_of);
+    command.add_flag("--outlines", arguments.outlines,
+                     "Draw boxes round what each statement of a sheet shows, with the number of its line");
+    const auto paper = [](const char* name, const std::string& text) {
+        return text == "a4" ? cb::Size{2480, 3508} : size_of(name, text);
+    };
+    CLI::Option* const page =
+        add_text(command, "--paper", "SIZE",
+                 "Blank squared paper instead: a4, at 300 pixels an inch, or WIDTHxHEIGHT", arguments.paper,
+                 paper)
+            ->excludes(input);
+    add_number(command, "--spacing", arguments.spacing, std::int32_t{2}, std::int32_t{32767},
+               "The side of the paper's squares; 59, 5 mm of a4, if left out")
+        ->needs(page);
+}
+
+void check_grid(const GridArguments& arguments) {
+    check_output(arguments.output);
+    if (arguments.input.path.empty() && !arguments.paper) throw CLI::RequiredError("INPUT, or --paper,");
+}
+
+/// Takes NUMBER or NUMBER/NUMBER.
+cb::FrameRate rate_of(const std::string& text) {
+    cb::FrameRate rate;
+    const char* const end = text.data() + text.size();
+    auto read = std::from_chars(text.data(), end, rate.frames);
+    if (read.ec == std::errc() && read.ptr != end && *read.ptr == '/')
+        read = std::from_chars(read.ptr + 1, end, rate.seconds);
+    constexpr std::int32_t most = 1'000'000;
+    if (read.ec != std::errc() || read.ptr != end || rate.frames < 1 || rate.frames > most ||
+        rate.seconds < 1 || rate.seconds > most)
+        throw CLI::ValidationError(
+            "--rate", fmt::format("{} is not of the form FRAMES or FRAMES/SECONDS, each of 1..{}",
+                                  cb::base::in_quotes(text), most));
+    return rate;
+}
+
+void add_reel_options(CLI::App& command, ReelArguments& arguments) {
+    constexpr std::int32_t last = std::numeric_limits<std::int32_t>::max();
+    add_sheet(command, arguments.sheet)->required();
+    add_warnings(command, arguments.sheet);
+    add_file(command, "-o,--output", arguments.output,
+             "The reel: .png, .gif, .webp, .y4m, or a picture's name with # for numbered ones; - for "
+             "standard output")
+        ->required();
+    add_choice<cb::ReelType>(command, "--type", "The type instead of what the extension tells",
+                             {{"png", cb::ReelType::png},
+                              {"gif", cb::ReelType::gif},
+                              {"webp", cb::ReelType::webp},
+                              {"y4m", cb::ReelType::y4m}},
+                             arguments.type);
+    add_number(command, "--from", arguments.from, std::int32_t{0}, last, "The first frame; 0 if left out");
+    add_number(command, "--to", arguments.to, std::int32_t{0}, last,
+               "The last frame; the sheet's if left out");
+    command
+        .add_option_function<std::string>(
+            "--rate", [&arguments](const std::string& text) { arguments.rate = rate_of(text); },
+            "Frames a second, such as 25 or 30000/1001; the sheet's if left out")
+        ->type_name("RATE");
+    add_number(command, "--repeat", arguments.options.repeats, std::int32_t{0}, std::int32_t{65535},
+               "How often it plays; 0, for ever, if left out");
+    add_number(command, "--quality", arguments.options.quality, 1, 100,
+               "webp: 1..100; it loses nothing without it");
+    add_number(command, "--compression", arguments.options.compression, 0, 9,
+               "png and webp: 0..9, from fast to small");
+    add_choice<cb::ChromaSubsampling>(
+        command, "--subsampling", "y4m: how pixels share colour differences; both if left out",
+        {{"none", cb::ChromaSubsampling::none}, {"both", cb::ChromaSubsampling::both}},
+        arguments.options.subsampling);
+    add_colour(command, "--background", arguments.options.background,
+               "y4m: what see-through pixels are laid on");
+    command.add_flag_callback(
+        "--no-dithering", [&arguments] { arguments.options.dithered = false; }, "gif: nearest colours only");
+}
+
+void add_tidy_options(CLI::App& command, TidyArguments& arguments) {
+    command.add_option("SHEET", arguments.path, "The sheet to read")->required();
+    command.add_flag("--replace", arguments.replace, "Write the sheet back instead of printing it");
+}
+
+} // namespace
+
+void add_sheet_commands(CommandLine& line) {
+    add_command(line,
+                {"draw",
+                 "Draw a sheet into an image file",
+                 {"draw tarn_haven_chart.brick -o chart.png",
+                  "draw tarn_haven_night.brick --frame 30 -o night.webp"}},
+                draw, add_draw_options, check_draw);
+    add_command(line,
+                {"check",
+                 "Tell what of a sheet cannot be seen, and why; the exit status is 1 if anything is found",
+                 {"check tarn_haven_chart.brick", "check tarn_haven_night.brick --frame 0 --json"}},
+                check_sheet, add_check_options);
+    add_command(line,
+                {"explain",
+                 "Tell how a pixel of a sheet came to its colour, or whose the pixels of a box are",
+                 {"explain tarn_haven_chart.brick 320,200",
+                  "explain tarn_haven_chart.brick 200,120,240x160 -o owners.png"}},
+                explain, add_explain_options, check_explain);
+    add_command(line,
+                {"sweep",
+                 "Draw a sheet many times with values run over ranges, side by side",
+                 {"sweep tarn_haven_clock.brick --over hours=0..12:2 --tile 200x200 -o hours.png",
+                  "sweep tarn_haven_night.brick --over reach=200..600:200 --over west=60,120 --differences "
+                  "-o reach.png"}},
+                sweep, add_sweep_options,
+                [](const SweepArguments& arguments) { check_output(arguments.output); });
+    add_command(line,
+                {"grid",
+                 "Draw a sheet or an image magnified, with a grid between its pixels; or squared paper",
+                 {"grid tarn_haven_chart.brick --part 440,210,64x48 --zoom 14 --mark 470,240 -o light.png",
+                  "grid --paper a4 -o paper.png"}},
+                grid, add_grid_options, check_grid);
+    add_command(line,
+                {"reel",
+                 "Draw a sheet's frames into a file that plays",
+                 {"reel tarn_haven_night.brick --to 23 -o night.gif",
+                  "reel tarn_haven_night.brick --to 3 -o night_##.png"}},
+                reel, add_reel_options, [](const ReelArguments& arguments) {
+                    check_option("--output", [&] { (void)arguments.reel_type(); });
+                });
+    add_command(line,
+                {"tidy",
+                 "Print a sheet in its standard layout",
+                 {"tidy tarn_haven_chart.brick", "tidy --replace tarn_haven_chart.brick"}},
+                tidy, add_tidy_options);
+}

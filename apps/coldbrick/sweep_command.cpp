@@ -1,0 +1,17 @@
+#include "commands.hpp"
+#include "progress_bar.hpp"
+
+#include <coldbrick/picture_table.hpp>
+
+namespace cb = coldbrick;
+
+void sweep(const SweepArguments& arguments) {
+    const SheetFile file(arguments.sheet);
+    const cb::Sheet sheet = file.read(arguments.frame);
+    ProgressBar bar;
+    const auto show = [&bar](std::int64_t done, std::int64_t all) { bar.show(done, all); };
+    const auto pictures = file.with_reading(arguments.frame, [&](const cb::SheetReading& reading) {
+        return cb::sweep(sheet, arguments.sweep, reading, show);
+    });
+    save_image(cb::picture_table(pictures, {.columns = arguments.columns}), arguments.output);
+}

@@ -13,6 +13,9 @@ foreach(component IN LISTS coldbrick_components)
 endforeach()
 if(COLDBRICK_TOOL)
     install(TARGETS coldbrick_tool)
+    install(FILES ${PROJECT_BINARY_DIR}/apps/coldbrick/coldbrick.1 DESTINATION ${CMAKE_INSTALL_MANDIR}/man1)
+    install(FILES ${PROJECT_BINARY_DIR}/apps/coldbrick/completion RENAME coldbrick
+        DESTINATION ${CMAKE_INSTALL_DATAROOTDIR}/bash-completion/completions)
 endif()
 
 write_basic_package_version_file(${PROJECT_BINARY_DIR}/coldbrick-config-version.cmake COMPATIBILITY SameMinorVersion)

@@ -35,7 +35,7 @@ void add_check_options(CLI::App& command, CheckArguments& arguments) {
 
 /// X,Y or X,Y,WIDTHxHEIGHT
 void take_place(ExplainArguments& arguments, const std::string& text) {
-    arguments.is_pixel = std::count(text.begin(), text.end(), ',') == 1;
+    arguments.is_pixel = std::count(text.begin(), text.end(), ',') <= 1;
     if (!arguments.is_pixel) {
         arguments.box = box_of("PLACE", text);
         return;

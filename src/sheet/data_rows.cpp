@@ -38,7 +38,12 @@ class CsvTable {
     void add_field(std::string_view field) { fields_.emplace_back(field); }
 
     /// One more line has been read.
-    void end_line() { ++lines_; }
+    void end_line(std::string_view line) {
+        ++lines_;
+        // An empty line between rows is none.
+        const bool is_empty = line == "\n" || line == "\r\n";
+        if (is_empty && first_line_ + 1 == lines_) first_line_ = lines_;
+    }
 
     void end_row() {
         const std::vector<std::string> fields = std::exchange(fields_, {});
@@ -101,7 +106,7 @@ DataTable csv_table(std::string_view file, std::string_view text) {
         if (csv_parse(parser.get(), one.data(), one.size(), on_field, on_row, &table) != one.size()) fail();
         text.remove_prefix(one.size());
         if (text.empty()) break;
-        table.end_line();
+        table.end_line(one);
         ++line;
     }
     if (csv_fini(parser.get(), on_field, on_row, &table) != 0) fail();

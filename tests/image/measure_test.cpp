@@ -13,6 +13,9 @@
 #include <rapidcheck/gtest.h>
 
 #include <algorithm>
+#include <array>
+#include <cmath>
+#include <cstdlib>
 #include <numeric>
 #include <set>
 
@@ -80,6 +83,79 @@ TEST(Measure, AFloodsToleranceIncludesItsBound) {
     for (int x = 0; x < 6; ++x) image.set_pixel({x, 0}, Colour(10 * x, 10 * x, 10 * x));
     EXPECT_EQ(flooded(image, {0, 0}, {30}).spans(), (std::vector<Span>{{0, 0, 4}}));
     EXPECT_EQ(flooded(image, {0, 0}, {29}).spans(), (std::vector<Span>{{0, 0, 3}}));
+}
+
+RC_GTEST_PROP(Measure, DifferencesAreCountedPixelByPixel, ()) {
+    constexpr Size size{13, 9};
+    const auto noisy = [] {
+        Image image(size, PixelFormat::rgba8, Colour(100, 100, 100));
+        for (int n = *rc::gen::inRange(0, 12); n > 0; --n)
+            draw(image, Box{*rc::gen::inRange(0, 13), *rc::gen::inRange(0, 9), 3, 2},
+                 Fill{Colour(*rc::gen::inRange(90, 110), 100, *rc::gen::inRange(95, 105),
+                             *rc::gen::inRange(250, 256)),
+                      {},
+                      {},
+                      {BlendMode::copy}});
+        return image;
+    };
+    const Image a = noisy();
+    const Image b = noisy();
+    const int tolerance = *rc::gen::inRange(0, 6);
+    const std::vector<Box> ignored{{*rc::gen::inRange(-3, 13), 2, 4, 3}, {0, 8, 5, 9}};
+    const Difference told = difference(a, b, {.tolerance = tolerance, .ignored = ignored});
+
+    std::int64_t compared = 0;
+    std::int64_t differing = 0;
+    std::array<int, 4> largest{};
+    std::array<double, 4> sums{};
+    for (int y = 0; y < size.height; ++y)
+        for (int x = 0; x < size.width; ++x) {
+            if (ignored[0].contains({x, y}) || ignored[1].contains({x, y})) {
+                RC_ASSERT(!told.region.contains({x, y}));
+                continue;
+            }
+            const Colour one = a.pixel({x, y});
+            const Colour other = b.pixel({x, y});
+            const std::array<int, 4> gaps{std::abs(one.red - other.red), std::abs(one.green - other.green),
+                                          std::abs(one.blue - other.blue), std::abs(one.alpha - other.alpha)};
+            const bool differs = std::ranges::any_of(gaps, [&](int gap) { return gap > tolerance; });
+            ++compared;
+            differing += differs ? 1 : 0;
+            RC_ASSERT(told.region.contains({x, y}) == differs);
+            for (std::size_t i = 0; i < 4; ++i) {
+                largest[i] = std::max(largest[i], gaps[i]);
+                sums[i] += gaps[i];
+            }
+        }
+    RC_ASSERT(told.compared == compared);
+    RC_ASSERT(told.pixels == differing);
+    RC_ASSERT(told.largest_of == largest);
+    for (std::size_t i = 0; i < 4; ++i)
+        RC_ASSERT(std::abs(told.mean_of[i] - sums[i] / static_cast<double>(compared)) < 1e-9);
+}
+
+TEST(Measure, FindsAndCountsColours) {
+    Image image({12, 10}, PixelFormat::rgb8, colour("#102030"));
+    draw(image, Box{2, 3, 4, 2}, Fill{colour("#112131")});
+    draw(image, Box{8, 8, 2, 2}, Fill{colour("gold")});
+    EXPECT_EQ(pixels_like(image, colour("gold")).bounds(), (Box{8, 8, 2, 2}));
+    EXPECT_EQ(pixels_like(image, colour("#112131")).area(), 8);
+    EXPECT_EQ(pixels_like(image, colour("#112131"), 1).area(), 116);
+    const ColourCounts counts = count_colours(image, 2);
+    EXPECT_EQ(counts.colours, 3);
+    ASSERT_EQ(counts.commonest.size(), 2U);
+    EXPECT_EQ(counts.commonest[0].colour, colour("#102030"));
+    EXPECT_EQ(counts.commonest[1].pixels, 8);
+    EXPECT_EQ(amplified(image, 3).pixel({2, 3}), Colour(51, 99, 147));
+    EXPECT_EQ(amplified(image, 3).pixel({8, 8}), Colour(255, 255, 0));
+    const Image lit = highlighted(image, pixels_like(image, colour("gold")));
+    EXPECT_EQ(lit.pixel({9, 9}), colour("gold"));
+    EXPECT_EQ(lit.pixel({2, 3}), Colour(30, 30, 30)); // a gray of 32, dimmed
+    expect_errors<ArgumentError>({
+        {[&] { (void)pixels_like(image, colour("gold"), 256); }, "tolerance 256 is outside 0..255"},
+        {[&] { (void)difference(image, image, {.tolerance = -1}); }, "tolerance -1 is outside 0..255"},
+        {[&] { (void)amplified(image, 0); }, "factor 0 is outside 1..255"},
+    });
 }
 
 } // namespace coldbrick::test

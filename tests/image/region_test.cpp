@@ -7,6 +7,7 @@
 
 #include <coldbrick/bounds.hpp>
 #include <coldbrick/draw.hpp>
+#include <coldbrick/flood.hpp>
 #include <coldbrick/image.hpp>
 #include <coldbrick/region.hpp>
 
@@ -14,6 +15,7 @@
 #include <rapidcheck/gtest.h>
 
 #include <algorithm>
+#include <functional>
 
 namespace coldbrick::test {
 
@@ -211,6 +213,28 @@ TEST(Region, RefusesSpansBeyondThePixels) {
          },
          "span's end 2147483649 is outside -2147483648..2147483648"},
     });
+}
+
+RC_GTEST_PROP(Region, PartsAreWhatNeighboursReach, ()) {
+    constexpr Size size{12, 9};
+    Image image(size, PixelFormat::gray8, Colour(255, 255, 255));
+    std::vector<Span> spans;
+    for (int n = *rc::gen::inRange(0, 30); n > 0; --n) {
+        const Box box{*rc::gen::inRange(0, 12), *rc::gen::inRange(0, 9), *rc::gen::inRange(1, 4), 1};
+        draw(image, box, Fill{Colour(0, 0, 0)});
+        spans.push_back({static_cast<std::int32_t>(box.y), static_cast<std::int32_t>(box.x),
+                         std::min<std::int64_t>(box.end_x(), size.width)});
+    }
+    const Region region(spans);
+    std::vector<Region> wanted;
+    Region left = region;
+    while (!left.empty()) {
+        const Point first{left.spans().front().x_begin, left.spans().front().y};
+        wanted.push_back(flooded(image, first, {.diagonally = true}));
+        left = left - wanted.back();
+    }
+    std::ranges::stable_sort(wanted, std::greater(), &Region::area);
+    RC_ASSERT(parts(region) == wanted);
 }
 
 } // namespace coldbrick::test

@@ -8,6 +8,7 @@
 #include <coldbrick/files.hpp>
 #include <coldbrick/reel.hpp>
 #include <coldbrick/sheet.hpp>
+#include <coldbrick/sheet_check.hpp>
 
 #include <gtest/gtest.h>
 
@@ -15,6 +16,9 @@
 #include <filesystem>
 #include <regex>
 #include <set>
+#include <string>
+#include <utility>
+#include <vector>
 
 namespace coldbrick::test {
 
@@ -99,6 +103,70 @@ TEST(Manual, SheetsDrawTheirPicturesAndAreTidy) {
     int fences = 0;
     for (std::size_t at = 0; (at = manual.find("```brick", at)) != std::string::npos; ++at) ++fences;
     EXPECT_EQ(fences, sheets) << "each example has its picture";
+}
+
+namespace {
+
+/// The blocks between ``` of a text, with the words behind the first of them.
+std::vector<std::pair<std::string, std::string>> blocks_of(const std::string& text) {
+    const std::string fence = "```";
+    std::vector<std::pair<std::string, std::string>> result;
+    for (std::size_t at = 0; (at = text.find("\n" + fence, at)) != std::string::npos;) {
+        const std::size_t line_end = text.find('\n', at + 1);
+        const std::size_t end = text.find("\n" + fence, line_end - 1);
+        const std::size_t kind = at + 1 + fence.size();
+        result.emplace_back(text.substr(kind, line_end - kind), text.substr(line_end + 1, end - line_end));
+        at = end + 1 + fence.size();
+    }
+    return result;
+}
+
+} // namespace
+
+TEST(Manual, CommandsPrintWhatItShows) {
+    const std::string tool = COLDBRICK_TOOL_PATH;
+    const TemporaryFolder folder;
+    ASSERT_EQ(run_command(tool + " demo " + folder.path().string()).status, 0);
+    const std::string manual = read_file(std::filesystem::path(COLDBRICK_SOURCE_FOLDER) / "docs/tool.md");
+    int commands = 0;
+    for (const auto& [kind, text] : blocks_of(manual)) {
+        ASSERT_EQ(kind, "console");
+        for (std::size_t at = 0; at < text.size(); ++commands) {
+            const std::size_t end = text.find('\n', at);
+            const std::size_t next = std::min(text.find("\n$ ", at), text.size() - 1) + 1;
+            const std::string command = text.substr(at + 2, end - at - 2);
+            const Finished finished = run_command("cd " + folder.path().string() + "; coldbrick() { '" +
+                                                  tool + "' \"$@\"; }; { " + command + "; } 2>&1");
+            EXPECT_EQ(finished.status, 0) << command;
+            EXPECT_EQ(finished.output, text.substr(end + 1, next - end - 1))
+                << command << "\nscripts/console-examples writes it again";
+            at = next;
+        }
+    }
+    EXPECT_GE(commands, 25);
+}
+
+TEST(Manual, EachMistakeHasItsMessageAndItsMend) {
+    const std::string tool = COLDBRICK_TOOL_PATH;
+    const TemporaryFolder folder;
+    const auto blocks =
+        blocks_of(read_file(std::filesystem::path(COLDBRICK_SOURCE_FOLDER) / "docs/when-nothing-shows.md"));
+    std::set<std::string> kinds;
+    ASSERT_EQ(blocks.size() % 3, 0U);
+    for (std::size_t i = 0; i < blocks.size(); i += 3) {
+        const std::string check = "cd " + folder.path().string() + "; " + tool + " check quay.brick";
+        write_file(folder.file("quay.brick"), blocks[i].second);
+        const std::string wanted = blocks[i + 1].second;
+        const Finished found = run_command(check);
+        EXPECT_EQ(found.status, 1) << blocks[i].second;
+        EXPECT_EQ("$ coldbrick check quay.brick\n" + found.output, wanted);
+        const std::size_t kind = found.output.find(": ") + 2;
+        kinds.insert(found.output.substr(kind, found.output.find(':', kind) - kind));
+        write_file(folder.file("quay.brick"), blocks[i + 2].second);
+        EXPECT_EQ(run_command(check).output, "") << blocks[i + 2].second;
+    }
+    for (int kind = 0; kind <= static_cast<int>(SheetFinding::Kind::unused); ++kind)
+        EXPECT_TRUE(kinds.contains(std::string(name_of(static_cast<SheetFinding::Kind>(kind))))) << kind;
 }
 
 TEST(Manual, PicturesOfCoveragesAreThoseOfTheExample) {

@@ -42,9 +42,14 @@ std::string line_of(const cb::Sheet& sheet, std::uint32_t tag) {
                        : fmt::format("{}:{}", cb::base::shown(file), sheet.line_of(tag));
 }
 
+/// The text of a statement's first line, with single blanks, not too long.
 std::string text_of(const cb::Sheet& sheet, std::uint32_t tag) {
     constexpr std::size_t most_characters = 70;
-    return cb::base::shown(sheet.text_of(tag), most_characters);
+    std::string text = sheet.text_of(tag);
+    const auto repeated =
+        std::unique(text.begin(), text.end(), [](char a, char b) { return a == ' ' && b == ' '; });
+    text.erase(repeated, text.end());
+    return cb::base::shown(text, most_characters);
 }
 
 cb::PixelFormat format_of(const cb::Sheet& sheet) {
@@ -150,9 +155,11 @@ cb::Image picture_of(const cb::Sheet& sheet, const cb::Owners& owners, const std
         owners, [&](std::uint32_t tag) { return colours.at(tag); }, ground_colour);
     // A small box is shown so large that its pixels can be seen.
     const std::int32_t zoom = std::clamp(std::min(800 / map.width(), 600 / map.height()), 1, 16);
-    map = cb::resized(map, {zoom * map.width(), zoom * map.height()}, {.resampling = cb::Resampling::nearest});
+    map =
+        cb::resized(map, {zoom * map.width(), zoom * map.height()}, {.resampling = cb::Resampling::nearest});
     constexpr std::size_t most_entries = 40;
-    std::vector<cb::LegendEntry> entries{{ground_colour, "ground"}};
+    std::vector<cb::LegendEntry> entries;
+    if (std::ranges::count(owners.items, 0U) > 0) entries.push_back({ground_colour, "ground"});
     for (const Share& share : shares) {
         if (entries.size() == most_entries) break;
         entries.push_back({colours.at(share.tag),

@@ -23,7 +23,7 @@ namespace cb = coldbrick;
 
 namespace {
 
-constexpr std::size_t most_places = 10;
+constexpr std::size_t most_places = 6;
 
 std::string rgb_text(const cb::Colour& colour) {
     if (colour.alpha == 255) return fmt::format("rgb({}, {}, {})", colour.red, colour.green, colour.blue);

@@ -23,8 +23,7 @@ HiderCounts::HiderCounts(const std::vector<Visibility>& items) {
     tags_.reserve(items.size());
     for (const Visibility& item : items) tags_.push_back(item.tag);
     std::ranges::sort(tags_);
-    const auto repeated = std::ranges::unique(tags_);
-    tags_.erase(repeated.begin(), repeated.end());
+    tags_.erase(std::unique(tags_.begin(), tags_.end()), tags_.end());
     ranks_.reserve(items.size());
     for (const Visibility& item : items)
         ranks_.push_back(

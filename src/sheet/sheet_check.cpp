@@ -27,6 +27,9 @@ using sheet::StatementNote;
 /// The W3C's for large texts and for graphics (Web Content Accessibility Guidelines 2.1, 1.4.3 and 1.4.11).
 constexpr double least_contrast = 3;
 
+/// Alphas that change a colour by no more than a level or two.
+constexpr int next_to_nothing = 2;
+
 /// Changes of a channel that nobody sees.
 constexpr int hardly_seen = 2;
 
@@ -224,7 +227,7 @@ bool SheetCheck::find(const Statement& statement, SheetFinding& finding) const {
                                 ? "this has"
                                 : fmt::format("what others leave of this, {} of {} pixels, has", statement.on_top,
                                               statement.covered);
-    if (statement.seen == 0 && statement.largest_alpha < 255)
+    if (statement.seen == 0 && statement.largest_alpha <= next_to_nothing)
         return found(Kind::see_through, fmt::format("the paint is so see-through that no pixel changes: its alpha "
                                                     "is {} of 255",
                                                     statement.largest_alpha));

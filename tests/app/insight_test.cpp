@@ -84,9 +84,9 @@ TEST_F(Insight, CommandsTellWhatTheyFind) {
         {"check none.brick", 1, "", "none.brick: No such file or directory"},
         {"explain quay.brick 30,20", 0,
          "30,20  #ff6b00\n  ground  #000080\n"
-         "  line 3: circle at (30, 20) radius r      fill gold stroke white 2\n"
+         "  line 3: circle at (30, 20) radius r fill gold stroke white 2\n"
          "    fill 100 %: #000080 -> #ffd700, hiding what was there\n"
-         "  line 4: box (24, 14) size 12 x 12        fill #ff000080\n    fill 100 %: #ffd700 -> #ff6b00\n",
+         "  line 4: box (24, 14) size 12 x 12 fill #ff000080\n    fill 100 %: #ffd700 -> #ff6b00\n",
          ""},
         {"explain quay.brick 51,31", 0, "#000080 -> #000080, which is the same, hiding what was there", ""},
         {"explain quay.brick 0,0", 0, "nothing covers it", ""},

@@ -1,8 +1,10 @@
 #include "commands.hpp"
+#include "json_output.hpp"
 #include "text_file.hpp"
 
 #include <coldbrick/colour_mixing.hpp>
 #include <coldbrick/colour_space.hpp>
+#include <coldbrick/colour_text.hpp>
 #include <coldbrick/palette.hpp>
 
 #include <fmt/format.h>
@@ -24,5 +26,10 @@ coldbrick::Palette wanted(const ColoursArguments& arguments) {
 } // namespace
 
 void list_colours(const ColoursArguments& arguments) {
-    fmt::print("{}", coldbrick::palette_text(wanted(arguments)));
+    const coldbrick::Palette palette = wanted(arguments);
+    if (!arguments.json) return fmt::print("{}", coldbrick::palette_text(palette));
+    nlohmann::ordered_json list = nlohmann::ordered_json::array();
+    for (const coldbrick::Palette::Entry& entry : palette.entries())
+        list.push_back({{"colour", coldbrick::hex(entry.colour)}, {"name", entry.name}});
+    print_json(list);
 }

@@ -183,6 +183,7 @@ struct ColoursArguments {
     std::string palette;
     std::size_t distinct = 0;
     std::uint64_t seed = 0;
+    bool json = false;
 };
 void list_colours(const ColoursArguments& arguments);
 

@@ -17,6 +17,7 @@ void add_colours_options(CLI::App& command, ColoursArguments& arguments) {
     add_number(command, "--seed", arguments.seed, std::uint64_t{0}, std::numeric_limits<std::uint64_t>::max(),
                "Turns the distinct colours' hues")
         ->needs(distinct);
+    add_json(command, arguments.json);
 }
 
 void add_faces_options(CLI::App& command, FacesArguments& arguments) {

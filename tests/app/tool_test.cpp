@@ -308,6 +308,8 @@ TEST(Tool, ListsColoursThatRecastReads) {
     std::string distinct;
     for (const Colour& one : distinct_colours(5, 7)) distinct += hex(one) + "\n";
     EXPECT_EQ(run_command(tool + " colours --distinct 5 --seed 7").output, distinct);
+    EXPECT_EQ(run_command(tool + " colours --distinct 1 --json | python3 -m json.tool --compact").output,
+              "[{\"colour\":\"" + hex(distinct_colours(1)[0]) + "\",\"name\":\"\"}]\n");
     write_file(folder.file("own.txt"), "gold lamp // the light\nnavy\n");
     EXPECT_EQ(run_command(tool + " colours --palette " + folder.file("own.txt")).output,
               "#ffd700 lamp\n#000080\n");

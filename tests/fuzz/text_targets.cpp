@@ -7,12 +7,20 @@
 #include <coldbrick/colour_space.hpp>
 #include <coldbrick/colour_text.hpp>
 #include <coldbrick/error.hpp>
+#include <coldbrick/mark_table.hpp>
+#include <coldbrick/measure.hpp>
 #include <coldbrick/palette.hpp>
 #include <coldbrick/path_text.hpp>
 #include <coldbrick/sheet.hpp>
+#include <coldbrick/sheet_check.hpp>
+#include <coldbrick/sweep.hpp>
+#include <coldbrick/visibility.hpp>
 
+#include <algorithm>
+#include <cstddef>
 #include <cstdio>
 #include <cstdlib>
+#include <span>
 #include <string>
 #include <string_view>
 
@@ -55,7 +63,13 @@ void sheets(Bytes bytes) {
         require(sheet.again(reading).drawing.items().size() == sheet.drawing.items().size(),
                 "carried out again, a sheet is the same");
         if (sheet.drawing.items().size() > 200) return;
-        (void)sheet.render();
+        const Image drawn = sheet.render();
+        if (sheet.drawing.items().size() > 50) return;
+        require(check(sheet).size() <= sheet.warnings.size() + sheet.carried_out.size(),
+                "a statement has one reason why it cannot be seen");
+        Image looked_at = sheet.blank();
+        (void)owners(looked_at, sheet.drawing);
+        require(difference(drawn, looked_at).largest == 0, "looking at a drawing draws it");
     });
 }
 
@@ -71,6 +85,13 @@ void texts(Bytes bytes) {
                 "nor does a path lose contours");
     });
     attempt([&] { require(Bitmap(text).size().width > 0, "a bitmap has pixels"); });
+    attempt([&] { require(!swept_name(text).values.empty(), "a swept name has values"); });
+    for (const char* name : {"fuzz.csv", "fuzz.json"})
+        attempt([&] {
+            const MarkTable table = read_marks(name, std::string(text), {.picture = {40, 30}});
+            Image image({40, 30}, PixelFormat::rgb8);
+            draw(image, std::span(table.marks).first(std::min<std::size_t>(table.marks.size(), 8)));
+        });
 }
 
 } // namespace coldbrick::fuzz

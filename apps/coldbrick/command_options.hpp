@@ -60,13 +60,16 @@ void add_command(CommandLine& line, const CommandText& text, Status (*run)(const
     std::string footer = examples_heading;
     for (const char* const example : text.examples) footer.append("\n  coldbrick ").append(example);
     command->footer(footer);
-    command->callback([&line, run, arguments, check] {
+    const auto work = [run, arguments, check]() -> int {
         check(*arguments);
-        if constexpr (std::is_void_v<Status>)
+        if constexpr (std::is_void_v<Status>) {
             run(*arguments);
-        else
-            line.status = run(*arguments);
-    });
+            return 0;
+        } else {
+            return run(*arguments);
+        }
+    };
+    command->callback([&line, work] { line.status = work(); });
 }
 
 template <class Arguments, class Status, class AddOptions>

@@ -38,16 +38,16 @@ std::vector<cb::RulerOutline> outlines_of(const cb::Sheet& sheet) {
 }
 
 void draw_paper(const GridArguments& arguments) {
-    cb::SquaredPaper paper;
+    cb::SquaredPaper page;
     const bool is_a4 =
-        arguments.paper->width == paper.size.width && arguments.paper->height == paper.size.height;
-    paper.size = *arguments.paper;
-    if (arguments.spacing) paper.spacing = *arguments.spacing;
-    if (!is_a4) paper.margin = std::min(paper.margin, std::min(paper.size.width, paper.size.height) / 20);
-    paper.numbered = arguments.rulers;
+        arguments.paper->width == page.size.width && arguments.paper->height == page.size.height;
+    page.size = *arguments.paper;
+    if (arguments.spacing) page.spacing = *arguments.spacing;
+    if (!is_a4) page.margin = std::min(page.margin, std::min(page.size.width, page.size.height) / 20);
+    page.numbered = arguments.rulers;
     ImageOutput output = arguments.output;
     if (is_a4 && !output.options.resolution) output.options.resolution = cb::Resolution{300, 300};
-    save_image(cb::squared_paper(paper), output);
+    save_image(cb::squared_paper(page), output);
 }
 
 } // namespace

@@ -63,9 +63,9 @@ void add_command_section(std::string& page, const CLI::App& command) {
         fmt::format(".SS coldbrick {} [options]\n{}.\n", escaped(call), escaped(command.get_description()));
     for (const CLI::Option* const option : command.get_options()) add_option(page, *option);
     page += ".PP\nExamples:\n.PP\n.nf\n";
-    std::string_view footer = command.get_footer();
-    footer.remove_prefix(std::min(footer.size(), std::string_view(examples_heading).size() + 1));
-    page += escaped(footer) + "\n.fi\n";
+    const std::string footer = command.get_footer();
+    page += escaped(footer.substr(std::min(footer.size(), std::string_view(examples_heading).size() + 1))) +
+            "\n.fi\n";
 }
 
 std::vector<std::string> option_names(const CLI::App& app) {

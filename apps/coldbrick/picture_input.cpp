@@ -16,8 +16,6 @@ namespace cb = coldbrick;
 
 namespace {
 
-constexpr std::size_t most_bytes = std::size_t{1} << 31;
-
 /// Whether the bytes begin as those of an image file do.
 bool is_image(const std::vector<std::byte>& bytes) {
     try {
@@ -43,7 +41,7 @@ bool has_image_extension(const std::string& path) {
 PictureInput read_picture(const SheetArguments& arguments, std::int32_t frame) {
     if (!is_standard_stream(arguments.path) && has_image_extension(arguments.path))
         return {cb::load(arguments.path), std::nullopt};
-    const std::vector<std::byte> bytes = read_bytes(arguments.path, most_bytes);
+    const std::vector<std::byte> bytes = read_bytes(arguments.path, cb::DecodeLimits{}.bytes);
     if (is_image(bytes)) return {cb::decode(bytes), std::nullopt};
     const SheetFile file(arguments, {reinterpret_cast<const char*>(bytes.data()), bytes.size()});
     cb::Sheet sheet = file.read(frame);

@@ -86,7 +86,7 @@ TEST(Measure, AFloodsToleranceIncludesItsBound) {
 }
 
 RC_GTEST_PROP(Measure, DifferencesAreCountedPixelByPixel, ()) {
-    constexpr Size size{13, 9};
+    static constexpr Size size{13, 9};
     const auto noisy = [] {
         Image image(size, PixelFormat::rgba8, Colour(100, 100, 100));
         for (int n = *rc::gen::inRange(0, 12); n > 0; --n)

@@ -33,6 +33,7 @@ std::vector<cb::RulerOutline> outlines_of(const cb::Sheet& sheet) {
             box = box.united({x, y, 1, 1});
         }
     std::vector<cb::RulerOutline> result;
+    result.reserve(boxes.size());
     for (const auto& [tag, box] : boxes) result.push_back({box, std::to_string(sheet.line_of(tag))});
     return result;
 }

@@ -28,8 +28,8 @@ struct Mark {
 struct MarkStyle {
     std::vector<Colour> colours = {}; ///< of the groups in the order in which they appear, again from the
                                       ///< first one where there are more; distinct ones if it is empty
-    LineWidth width = 2;   ///< of outlines
-    double text_size = 14; ///< 1..32767
+    LineWidth width = 2;              ///< of outlines
+    double text_size = 14;            ///< 1..32767
     bool legend =
         false; ///< whether a list of the groups lies in that corner where it covers the fewest marks
 };

@@ -41,13 +41,13 @@ struct SheetFinding {
 /// The kind as a word with blanks: "painted over".
 [[nodiscard]] std::string_view name_of(SheetFinding::Kind kind);
 
-/// Looks at frames of a sheet, which have been read with SheetReading::warns, and finds what can be seen in none of
-/// them. What it tells is exact: it draws them, in rgb8 or, on a see-through ground, rgba8.
+/// Looks at frames of a sheet, which have been read with SheetReading::warns, and finds what can be seen in
+/// none of them. What it tells is exact: it draws them, in rgb8 or, on a see-through ground, rgba8.
 class SheetCheck {
   public:
     /// Looks at one more frame. Two to three times as long as drawing it.
-    /// @throws ArgumentError if the sheet was not read with warnings, or is not the same sheet as those before;
-    /// else as Sheet::render().
+    /// @throws ArgumentError if the sheet was not read with warnings, or is not the same sheet as those
+    /// before; else as Sheet::render().
     void add(const Sheet& frame);
 
     /// What has been found, in the order of the text.

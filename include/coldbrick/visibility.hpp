@@ -70,8 +70,8 @@ struct Owners {
 /// @throws ArgumentError as visibility().
 [[nodiscard]] Owners owners(const ImageView& view, const Drawing& drawing);
 
-/// A picture of owners, as rgb8: each pixel in the colour that colour_of(tag) gives, or in `ground` where nothing was
-/// drawn.
+/// A picture of owners, as rgb8: each pixel in the colour that colour_of(tag) gives, or in `ground` where
+/// nothing was drawn.
 /// @throws ArgumentError if the box is empty.
 [[nodiscard]] Image picture_of(const Owners& owners, FunctionRef<Colour(std::uint32_t tag)> colour_of,
                                const Colour& ground);

@@ -236,11 +236,13 @@ const std::vector<Span>& CoverFinder::covered(const ImageView& part, const Drawi
 }
 
 void CoverFinder::paint_covered(const ImageView& part, const Drawing::StyledShape& item) {
-    for_each_style(item, [&](const auto& shape, const auto& style) {
+    const auto paint_kept = [&](KeptSpans& kept, const auto& style) {
         image::SpanPainter painter(part, style.paint, style.blending);
-        painter.place_pattern(shape);
-        kept_of(style).paint(painter.painter());
-    });
+        std::visit([&](const auto& shape) { painter.place_pattern(shape); }, item.shape);
+        kept.paint(painter.painter());
+    };
+    if (item.fill) paint_kept(fill_, *item.fill);
+    if (item.stroke) paint_kept(stroke_, *item.stroke);
 }
 
 const std::vector<Span>& CoverFinder::hidden(const ImageView& part, const Drawing::StyledShape& item) {

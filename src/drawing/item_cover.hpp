@@ -46,8 +46,10 @@ class CoverFinder {
 
     /// Paints the item that was asked about last.
     void paint_covered(const ImageView& part, const Drawing::StyledShape& item);
-    void paint_covered(const ImageView& part, const Drawing::Picture& picture) { paint(part, picture); }
-    void paint_covered(const ImageView& part, const Drawing::Print& print) { paint(part, print); }
+    template <class Item>
+    static void paint_covered(const ImageView& part, const Item& item) {
+        paint(part, item);
+    }
 
     /// Those that it hides.
     const std::vector<Span>& hidden(const ImageView& part, const Drawing::StyledShape& item);

@@ -34,7 +34,7 @@ constexpr std::array<Colour, 16> basic_colours{
     Colour(92, 92, 255),   Colour(255, 0, 255), Colour(0, 255, 255), Colour(255, 255, 255)};
 
 std::size_t nearest_basic(const Colour& colour) {
-    const auto nearest = std::ranges::min_element(
+    const auto* const nearest = std::ranges::min_element(
         basic_colours, {}, [&colour](const Colour& basic) { return squared_gap(basic, colour); });
     return static_cast<std::size_t>(nearest - basic_colours.begin());
 }
@@ -43,7 +43,7 @@ std::size_t nearest_basic(const Colour& colour) {
 int nearest_of_many(const Colour& colour) {
     constexpr std::array<int, 6> levels{0, 95, 135, 175, 215, 255};
     const auto level = [&levels](int channel) {
-        const auto nearest =
+        const auto* const nearest =
             std::ranges::min_element(levels, {}, [channel](int value) { return std::abs(value - channel); });
         return static_cast<int>(nearest - levels.begin());
     };

@@ -56,6 +56,7 @@ class CsvTable {
                                                 fields.size(), columns_->size()));
         } else {
             std::vector<Value> values;
+            values.reserve(fields.size());
             for (const std::string& field : fields) values.push_back(value_of(field));
             rows_.emplace_back(std::make_shared<const DataRow>(DataRow{columns_, std::move(values)}));
             table_.places.push_back(place);

@@ -49,7 +49,8 @@ Sheet Interpreter::run() {
     check_settings();
     if (reading_.warns)
         for (const Scopes::Unused& unused : program_.unused)
-            warn(SheetWarning::Kind::unused, unused.location, fmt::format("nothing uses {}", base::in_quotes(unused.name)));
+            warn(SheetWarning::Kind::unused, unused.location,
+                 fmt::format("nothing uses {}", base::in_quotes(unused.name)));
     return std::move(result_);
 }
 

@@ -264,9 +264,9 @@ void Interpreter::warn_if_outside(const Location& location, const Box& bounds) {
 void Interpreter::warn_if_cut(const Location& location, const Box& bounds) {
     const Box seen = bounds.intersection(Box::of(*context_.size));
     if (!reading_.warns || seen.empty() || seen == bounds) return;
-    warn_once(SheetWarning::Kind::cut_text, location,
-              fmt::format("the sheet's edge cuts the text off: it goes on {}",
-                          way_beyond(bounds, *context_.size)));
+    warn_once(
+        SheetWarning::Kind::cut_text, location,
+        fmt::format("the sheet's edge cuts the text off: it goes on {}", way_beyond(bounds, *context_.size)));
 }
 
 void Interpreter::warn_of_corner(const Frame& frame) {
@@ -274,10 +274,11 @@ void Interpreter::warn_of_corner(const Frame& frame) {
     const Point corner = pixel(*frame.corner, context_);
     const Point opposite = pixel(*frame.opposite, context_);
     if (opposite.x >= corner.x || opposite.y >= corner.y) return;
-    warn_once(SheetWarning::Kind::corner, frame.opposite->location,
-              fmt::format("the opposite corner ({}, {}) lies above and to the left of the corner ({}, {}): was "
-                          "`size {} x {}` meant?",
-                          opposite.x, opposite.y, corner.x, corner.y, opposite.x, opposite.y));
+    warn_once(
+        SheetWarning::Kind::corner, frame.opposite->location,
+        fmt::format("the opposite corner ({}, {}) lies above and to the left of the corner ({}, {}): was "
+                    "`size {} x {}` meant?",
+                    opposite.x, opposite.y, corner.x, corner.y, opposite.x, opposite.y));
 }
 
 void Interpreter::warn_of_shape(const Location& location, const ShapeForm& form,
@@ -290,9 +291,10 @@ void Interpreter::warn_of_shape(const Location& location, const ShapeForm& form,
     if (const auto* const arc = std::get_if<ArcForm>(&form)) warn_of_corner(arc->oval.frame);
     const auto* const circle = std::get_if<Circle>(&item.shape);
     if (circle != nullptr && circle->radius > std::max(sheet.width, sheet.height))
-        warn_once(SheetWarning::Kind::radius, location,
-                  fmt::format("the radius {} is more than the sheet's {} x {} pixels: was it the diameter, or {}?",
-                              circle->radius, sheet.width, sheet.height, circle->radius / 2));
+        warn_once(
+            SheetWarning::Kind::radius, location,
+            fmt::format("the radius {} is more than the sheet's {} x {} pixels: was it the diameter, or {}?",
+                        circle->radius, sheet.width, sheet.height, circle->radius / 2));
 }
 
 } // namespace coldbrick::sheet

@@ -40,7 +40,7 @@ struct Program {
     std::deque<Motif> motifs;
     Block statements;
     std::vector<StatementNote> notes; ///< of the statements, by their tags
-    std::uint32_t size = 0;       ///< how many values of names it keeps
+    std::uint32_t size = 0;           ///< how many values of names it keeps
     std::vector<Scopes::Unused> unused;
     mutable LoadedFiles loaded; ///< by carrying it out
 };

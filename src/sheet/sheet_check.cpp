@@ -33,9 +33,18 @@ constexpr int next_to_nothing = 2;
 /// Changes of a channel that nobody sees.
 constexpr int hardly_seen = 2;
 
-constexpr std::array<std::string_view, 12> kind_names{
-    "outside",            "empty",        "painted over", "same colour", "see-through", "not drawn",
-    "nearly same colour", "low contrast", "cut text",     "corner",      "radius",      "unused"};
+constexpr std::array<std::string_view, 12> kind_names{"outside",
+                                                      "empty",
+                                                      "painted over",
+                                                      "same colour",
+                                                      "see-through",
+                                                      "not drawn",
+                                                      "nearly same colour",
+                                                      "low contrast",
+                                                      "cut text",
+                                                      "corner",
+                                                      "radius",
+                                                      "unused"};
 
 Kind kind_of(SheetWarning::Kind warning) {
     switch (warning) {
@@ -121,8 +130,8 @@ void for_each_statement(const sheet::Block& block, const Visit& visit) {
     }
 }
 
-/// Statements that need not be carried out: those of motifs that nothing places, which is told of the motif, and
-/// those of sheets that are included, which are for others, too. By their tags.
+/// Statements that need not be carried out: those of motifs that nothing places, which is told of the motif,
+/// and those of sheets that are included, which are for others, too. By their tags.
 std::vector<bool> not_looked_at(const sheet::Program& program) {
     std::vector<bool> result;
     result.reserve(program.notes.size());
@@ -225,19 +234,21 @@ bool SheetCheck::find(const Statement& statement, SheetFinding& finding) const {
     }
     const std::string has = statement.on_top == statement.covered
                                 ? "this has"
-                                : fmt::format("what others leave of this, {} of {} pixels, has", statement.on_top,
-                                              statement.covered);
+                                : fmt::format("what others leave of this, {} of {} pixels, has",
+                                              statement.on_top, statement.covered);
     if (statement.seen == 0 && statement.largest_alpha <= next_to_nothing)
-        return found(Kind::see_through, fmt::format("the paint is so see-through that no pixel changes: its alpha "
-                                                    "is {} of 255",
-                                                    statement.largest_alpha));
+        return found(Kind::see_through,
+                     fmt::format("the paint is so see-through that no pixel changes: its alpha "
+                                 "is {} of 255",
+                                 statement.largest_alpha));
     if (statement.seen == 0)
         return found(Kind::same_colour, fmt::format("{} the colour of all that it covers", has));
     if (statement.largest_change <= hardly_seen)
-        return found(Kind::nearly_same_colour,
-                     fmt::format("{} nearly the colour of what it covers: no channel differs by more than {} of "
-                                 "255",
-                                 has, statement.largest_change));
+        return found(
+            Kind::nearly_same_colour,
+            fmt::format("{} nearly the colour of what it covers: no channel differs by more than {} of "
+                        "255",
+                        has, statement.largest_change));
     if (2 * statement.faint > statement.letters)
         return found(Kind::low_contrast,
                      fmt::format("the contrast of the text to what is behind it is below {}:1 on {} % of its "
@@ -252,7 +263,8 @@ std::vector<SheetFinding> SheetCheck::findings() const {
     const std::vector<bool> left_alone = not_looked_at(*program_);
     for (std::size_t tag = 0; tag < statements_.size(); ++tag) {
         const StatementNote& note = program_->notes[tag];
-        if (note.kind == StatementNote::Kind::other || (left_alone[tag] && !statements_[tag].carried_out)) continue;
+        if (note.kind == StatementNote::Kind::other || (left_alone[tag] && !statements_[tag].carried_out))
+            continue;
         SheetFinding finding{Kind::empty, note.location.text(), {}};
         if (find(statements_[tag], finding)) result.push_back(std::move(finding));
     }

@@ -41,8 +41,10 @@ std::optional<double> number_of(std::string_view text) {
 std::vector<std::string> values_of_range(std::string_view whole, std::string_view range, std::size_t dots) {
     const std::size_t colon = range.find(':', dots);
     const auto first = number_of(range.substr(0, dots));
-    const auto last = number_of(range.substr(dots + 2, colon == range.npos ? colon : colon - dots - 2));
-    const auto step = colon == range.npos ? std::optional(1.0) : number_of(range.substr(colon + 1));
+    const auto last =
+        number_of(range.substr(dots + 2, colon == std::string_view::npos ? colon : colon - dots - 2));
+    const auto step =
+        colon == std::string_view::npos ? std::optional(1.0) : number_of(range.substr(colon + 1));
     if (!first || !last || !step) refuse(whole, "a range consists of numbers");
     if (!(*step > 0)) refuse(whole, fmt::format("the step {} is not above 0", *step));
     const double steps = std::floor(std::abs(*last - *first) / *step + 1e-9);
@@ -189,10 +191,12 @@ class Sweeper {
 
 SweptName swept_name(std::string_view text) {
     const std::size_t sign = text.find('=');
-    if (sign == text.npos || sign == 0 || sign + 1 == text.size()) refuse(text, "a name or value is missing");
+    if (sign == std::string_view::npos || sign == 0 || sign + 1 == text.size())
+        refuse(text, "a name or value is missing");
     const std::string_view values = text.substr(sign + 1);
     const std::size_t dots = values.find("..");
-    const bool is_range = dots != values.npos && values.find_first_of("\"(,") == values.npos;
+    const bool is_range =
+        dots != std::string_view::npos && values.find_first_of("\"(,") == std::string_view::npos;
     return {std::string(text.substr(0, sign)),
             is_range ? values_of_range(text, values, dots) : single_values(text, values)};
 }

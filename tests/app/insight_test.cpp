@@ -8,6 +8,7 @@
 #include <nlohmann/json.hpp>
 
 #include <chrono>
+#include <cstdlib>
 #include <filesystem>
 #include <string>
 #include <thread>
@@ -263,7 +264,12 @@ TEST_F(Insight, LooksAtPicturesInTheTerminal) {
                             TerminalColours::many));
     EXPECT_EQ(run("look quay.png --columns 30 --colours 16").output,
               terminal_text(resized(image, {30, 20}), TerminalColours::sixteen));
-    // On a terminal, which `script` stands for, colours are those that the environment tells.
+}
+
+TEST_F(Insight, ColoursAreThoseOfTheTerminal) {
+    const int terminal = ::posix_openpt(O_RDWR | O_NOCTTY);
+    if (terminal < 0) GTEST_SKIP() << "there are no terminals here";
+    ::close(terminal);
     const std::string on_terminal = "look quay.png --columns 4' /dev/null";
     const auto in_terminal = [&](const std::string& environment) {
         return run_command("cd " + std::filesystem::path(file("x")).parent_path().string() + " && " +

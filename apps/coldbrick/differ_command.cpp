@@ -1,4 +1,5 @@
 #include "commands.hpp"
+#include "failures.hpp"
 #include "json_output.hpp"
 
 #include "base/shown_text.hpp"
@@ -12,9 +13,6 @@
 
 #include <algorithm>
 #include <array>
-#include <cstdio>
-#include <iostream>
-#include <new>
 #include <string>
 #include <string_view>
 #include <vector>
@@ -103,12 +101,7 @@ int compare(const DifferArguments& arguments) {
 } // namespace
 
 int differ(const DifferArguments& arguments) {
-    try {
-        return compare(arguments);
-    } catch (const cb::Error& error) {
-        fmt::print(stderr, "coldbrick: {}\n", error.what());
-    } catch (const std::bad_alloc&) {
-        fmt::print(stderr, "coldbrick: there is not enough memory\n");
-    }
-    return not_compared;
+    int result = not_compared;
+    (void)done_or_told([&] { result = compare(arguments); });
+    return result;
 }

@@ -1,13 +1,9 @@
 #include "commands.hpp"
+#include "failures.hpp"
 #include "file_watch.hpp"
 
-#include <coldbrick/error.hpp>
-
-#include <fmt/format.h>
-
-#include <cstdio>
-#include <new>
-#include <string>
+#include <filesystem>
+#include <vector>
 
 namespace cb = coldbrick;
 
@@ -21,20 +17,11 @@ void draw_once(const DrawArguments& arguments, const SheetFile& file) {
 /// Draws and tells what is wrong, if anything is. @returns the files that the sheet is made of
 std::vector<std::filesystem::path> draw_and_tell(const DrawArguments& arguments) {
     std::vector<std::filesystem::path> files{arguments.sheet.path};
-    try {
+    (void)done_or_told([&] {
         const SheetFile file(arguments.sheet);
-        try {
-            draw_once(arguments, file);
-        } catch (...) {
-            files = file.files();
-            throw;
-        }
+        (void)done_or_told([&] { draw_once(arguments, file); });
         files = file.files();
-    } catch (const cb::Error& error) {
-        fmt::print(stderr, "coldbrick: {}\n", error.what());
-    } catch (const std::bad_alloc&) {
-        fmt::print(stderr, "coldbrick: there is not enough memory\n");
-    }
+    });
     return files;
 }
 

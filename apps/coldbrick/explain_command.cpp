@@ -52,10 +52,6 @@ std::string text_of(const cb::Sheet& sheet, std::uint32_t tag) {
     return cb::base::shown(text, most_characters);
 }
 
-cb::PixelFormat format_of(const cb::Sheet& sheet) {
-    return sheet.ground.alpha == 255 ? cb::PixelFormat::rgb8 : cb::PixelFormat::rgba8;
-}
-
 std::string shown(const cb::Colour& colour) {
     const std::string swatch = cb::terminal_swatch(colour, output_colours());
     return swatch.empty() ? cb::hex(colour) : fmt::format("{} {}", swatch, cb::hex(colour));
@@ -76,7 +72,7 @@ struct PixelHistory {
 };
 
 PixelHistory history_of(const cb::Sheet& sheet, cb::Point pixel) {
-    cb::Image picture = sheet.blank(format_of(sheet));
+    cb::Image picture = sheet.blank(format_for(sheet, cb::FileType::png));
     const cb::Colour ground = picture.pixel(pixel);
     std::vector<cb::HistoryStep> steps = cb::history(picture, sheet.drawing, pixel);
     return {pixel, ground, std::move(steps), picture.pixel(pixel)};
@@ -201,7 +197,7 @@ void print_json_of(const cb::Sheet& sheet, const cb::Owners& owners, const std::
 }
 
 void explain_box(const ExplainArguments& arguments, const cb::Sheet& sheet) {
-    cb::Image picture = sheet.blank(format_of(sheet));
+    cb::Image picture = sheet.blank(format_for(sheet, cb::FileType::png));
     const cb::Owners owners = cb::owners(picture.view().clipped(arguments.box), sheet.drawing);
     const auto [shares, ground] = shares_of(owners);
     if (!arguments.output.path.empty()) save_image(picture_of(sheet, owners, shares), arguments.output);

@@ -1,12 +1,12 @@
 #include "drawing/survey.hpp"
 
+#include "image/colour_gap.hpp"
 #include "paint/pixel_codec.hpp"
 
 #include <coldbrick/colour_mixing.hpp>
 #include <coldbrick/error.hpp>
 
 #include <algorithm>
-#include <cstdlib>
 #include <cstring>
 #include <limits>
 #include <type_traits>
@@ -24,11 +24,6 @@ void with_pixel_bytes(int bytes, const Use& use) {
     case 4: return use(std::integral_constant<std::size_t, 4>());
     default: return use(static_cast<std::size_t>(bytes));
     }
-}
-
-int largest_gap(const Colour& a, const Colour& b) {
-    return std::max({std::abs(a.red - b.red), std::abs(a.green - b.green), std::abs(a.blue - b.blue),
-                     std::abs(a.alpha - b.alpha)});
 }
 
 /// The colour that a see-through one leaves on an opaque one.
@@ -71,8 +66,10 @@ class ChangeMeter {
         if (known == 255) return known;
         if (!are_bytes_) {
             for (std::size_t i = begin; i < end; ++i)
-                known = std::max(known, largest_gap(codec_.decode<Colour>(pixels.before + i * pixels.stride),
-                                                    codec_.decode<Colour>(pixels.after + i * pixels.stride)));
+                known =
+                    std::max(known, image::ColourGap(codec_.decode<Colour>(pixels.before + i * pixels.stride),
+                                                     codec_.decode<Colour>(pixels.after + i * pixels.stride))
+                                        .largest());
             return known;
         }
         std::uint8_t most = 0;

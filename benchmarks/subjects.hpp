@@ -28,9 +28,3 @@ inline std::vector<coldbrick::Point> places(coldbrick::Size size, int margin, in
         result.push_back({margin + below(size.width - 2 * margin), margin + below(size.height - 2 * margin)});
     return result;
 }
-
-/// Lines of a length in all directions, whole on the image.
-struct Ends {
-    coldbrick::Point from;
-    coldbrick::Point to;
-};

@@ -335,7 +335,7 @@ void add_arrays(Cases& cases) {
         line_numbers.insert(line_numbers.end(), {line.from.x, line.from.y, line.to.x, line.to.y});
     for (const cb::Point& at : centres) {
         box_numbers.insert(box_numbers.end(), {at.x, at.y, at.x + 3, at.y + 3});
-        disc_numbers.insert(disc_numbers.end(), {at.x, at.y, 4});
+        disc_numbers.insert(disc_numbers.end(), {at.x, at.y, 2});
         shapes.push_back(cb::Box{at.x, at.y, 4, 4});
     }
     const int count = static_cast<int>(centres.size());
@@ -354,9 +354,9 @@ void add_arrays(Cases& cases) {
         for (const cb::Point& at : centres) cb::draw(view, cb::Box{at.x, at.y, 4, 4}, fill);
     };
     add_series("boxes 4 x 4", Kind::boxes, box_numbers, fill, boxes_singly);
-    add_series("discs of radius 4", Kind::circles, disc_numbers, fill, [centres](Canvases& on) {
+    add_series("discs of radius 2", Kind::circles, disc_numbers, fill, [centres](Canvases& on) {
         const cb::ImageView view = on.ours;
-        for (const cb::Point& at : centres) cb::draw(view, cb::Circle{at, 4}, fill);
+        for (const cb::Point& at : centres) cb::draw(view, cb::Circle{at, 2}, fill);
     });
     cases.add_pair("a span of boxes 4 x 4", count, boxes_singly,
                    [shapes](Canvases& on) { cb::draw(on.ours, shapes, fill); });

@@ -2,6 +2,7 @@
 /// Single channels of pixels.
 #pragma once
 
+#include <bit>     // four channels compared at once
 #include <cstdint> // the enumeration's underlying type
 
 namespace [[gnu::visibility("default")]] coldbrick {
@@ -17,7 +18,9 @@ struct ChannelMask {
     bool alpha = true;
 
     /// True if painting may change all of them.
-    [[nodiscard]] constexpr bool all() const { return *this == ChannelMask{}; }
+    [[nodiscard]] constexpr bool all() const { // one comparison: every draw call asks
+        return std::bit_cast<std::uint32_t>(*this) == std::bit_cast<std::uint32_t>(ChannelMask{});
+    }
 
     friend constexpr bool operator==(const ChannelMask&, const ChannelMask&) = default;
 };

@@ -10,6 +10,8 @@
 #include <coldbrick/point.hpp>
 
 #include <cstddef>     // bytes and strides
+#include <cstdint>     // coordinates are compared as they are
+#include <cstring>     // colours are copied to pixels
 #include <span>        // rows
 #include <type_traits> // read-only views are made from writable ones
 
@@ -102,7 +104,12 @@ class BasicImageView {
     /// The colour of a pixel, in or outside the clip, rounded to 8 bits a channel. Gray reads as equal red,
     /// green and blue.
     /// @throws ArgumentError if it lies outside the image, or if it is beyond the palette; likewise below.
-    [[nodiscard]] Colour pixel(Point position) const;
+    [[nodiscard]] Colour pixel(Point position) const {
+        Colour result;
+        if (!stores_colours_at(position)) return any_pixel(position.x, position.y);
+        std::memcpy(&result, address_of(position, sizeof result), sizeof result);
+        return result;
+    }
 
     /// The same, rounded to 16 bits a channel.
     [[nodiscard]] Colour16 pixel16(Point position) const;
@@ -113,13 +120,32 @@ class BasicImageView {
     /// Makes a pixel this colour, in or outside the clip, without blending: alpha is stored if the format has
     /// it. Gray takes the Rec. 709 weights of red, green and blue, and a palette's nearest entry is taken.
     /// @throws ArgumentError if it lies outside the image, or if a channel is outside 0..1.
-    void set_pixel(Point position, const Colour& colour) const requires(!std::is_const_v<Byte>);
+    void set_pixel(Point position, const Colour& colour) const requires(!std::is_const_v<Byte>) {
+        if (!stores_colours_at(position)) return set_any_pixel(position.x, position.y, colour);
+        std::memcpy(address_of(position, sizeof colour), &colour, sizeof colour);
+    }
     void set_pixel(Point position, const Colour16& colour) const requires(!std::is_const_v<Byte>);
     void set_pixel(Point position, const RealColour& colour) const requires(!std::is_const_v<Byte>);
 
   private:
     friend class BasicImageView<const std::byte>;
 
+    /// True of a pixel of the image that is a colour as it lies in memory: the most common format, for which
+    /// no function is called.
+    [[nodiscard]] bool stores_colours_at(Point position) const {
+        static_assert(sizeof(Colour) == 4 && std::is_trivially_copyable_v<Colour>);
+        return format_ == PixelFormat::rgba8 &&
+               static_cast<std::uint32_t>(position.x) < static_cast<std::uint32_t>(size_.width) &&
+               static_cast<std::uint32_t>(position.y) < static_cast<std::uint32_t>(size_.height);
+    }
+    [[nodiscard]] Colour any_pixel(std::int32_t x, std::int32_t y) const;
+    void set_any_pixel(std::int32_t x, std::int32_t y, const Colour& colour) const;
+
+    [[nodiscard]] Byte* address_of(Point inside, std::ptrdiff_t pixel_stride_bytes) const {
+        // Not below 0, so that widening them is free.
+        return pixels_ + static_cast<std::uint32_t>(inside.y) * row_stride_bytes_ +
+               static_cast<std::uint32_t>(inside.x) * pixel_stride_bytes;
+    }
     [[nodiscard]] Byte* address(Point position) const;
     template <class C>
     [[nodiscard]] C read(Point position) const;

@@ -6,6 +6,13 @@
 
 namespace coldbrick::geometry {
 
+void throw_out_of_range(const Box& box) {
+    base::check_range("box x", box.x, -base::furthest_box, base::furthest_box);
+    base::check_range("box y", box.y, -base::furthest_box, base::furthest_box);
+    base::check_range("box width", box.width, 0, base::furthest_box);
+    base::throw_out_of_range("box height", box.height, 0, base::furthest_box);
+}
+
 void check(const RoundedBox& rounded) {
     check(rounded.box);
     base::check_range("rounded box width", rounded.box.width, 0, base::largest_rounded_box);

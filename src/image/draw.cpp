@@ -9,8 +9,10 @@ namespace coldbrick {
 
 namespace {
 
-template <class Call, class S>
-void draw_one(Call call, const S& shape) {
+/// A function of its own, so that the short way passes by what this one needs.
+template <class Call, class S, class... Styles>
+[[gnu::noinline]] void draw_one(const ImageView& view, const S& shape, const Styles&... styles) {
+    Call call(view, styles...);
     call.check(shape);
     call.paint(shape);
 }
@@ -19,17 +21,21 @@ void draw_one(Call call, const S& shape) {
 
 template <ClosedShape S>
 void draw(const ImageView& view, const S& shape, const Fill& fill) {
-    draw_one(image::DrawCall(view, fill), shape);
+    if constexpr (image::PaintedWhole<S, Fill>)
+        if (image::draw_plainly(view, shape, fill)) return;
+    draw_one<image::DrawCall<Fill>>(view, shape, fill);
 }
 
 template <AnyShape S>
 void draw(const ImageView& view, const S& shape, const Stroke& stroke) {
-    draw_one(image::DrawCall(view, stroke), shape);
+    if constexpr (image::PaintedWhole<S, Stroke>)
+        if (image::draw_plainly(view, shape, stroke)) return;
+    draw_one<image::DrawCall<Stroke>>(view, shape, stroke);
 }
 
 template <ClosedShape S>
 void draw(const ImageView& view, const S& shape, const Fill& fill, const Stroke& stroke) {
-    draw_one(image::FillAndStrokeCall(view, fill, stroke), shape);
+    draw_one<image::FillAndStrokeCall>(view, shape, fill, stroke);
 }
 
 void draw(const ImageView& view, const Region& region, const Paint& paint, const Blending& blending) {

@@ -23,22 +23,26 @@ struct Maker;
 template <>
 struct Maker<Series::Kind::dots> {
     static constexpr std::size_t count = 2;
-    Line operator()(const std::int32_t* n) { return {{n[0], n[1]}, {n[0], n[1]}}; }
+    const Line& operator()(const std::int32_t* n) { return shape = {{n[0], n[1]}, {n[0], n[1]}}; }
+    Line shape;
 };
 template <>
 struct Maker<Series::Kind::lines> {
     static constexpr std::size_t count = 4;
-    Line operator()(const std::int32_t* n) { return {{n[0], n[1]}, {n[2], n[3]}}; }
+    const Line& operator()(const std::int32_t* n) { return shape = {{n[0], n[1]}, {n[2], n[3]}}; }
+    Line shape;
 };
 template <>
 struct Maker<Series::Kind::boxes> {
     static constexpr std::size_t count = 4;
-    Box operator()(const std::int32_t* n) { return Box::between({n[0], n[1]}, {n[2], n[3]}); }
+    const Box& operator()(const std::int32_t* n) { return shape = Box::between({n[0], n[1]}, {n[2], n[3]}); }
+    Box shape;
 };
 template <>
 struct Maker<Series::Kind::circles> {
     static constexpr std::size_t count = 3;
-    Circle operator()(const std::int32_t* n) { return {{n[0], n[1]}, n[2]}; }
+    const Circle& operator()(const std::int32_t* n) { return shape = {{n[0], n[1]}, n[2]}; }
+    Circle shape;
 };
 template <>
 struct Maker<Series::Kind::triangles> {
@@ -59,8 +63,19 @@ void draw_numbers(std::span<const std::int32_t> numbers, Call& call) {
         throw ArgumentError(
             fmt::format("{} numbers are not a multiple of {}, which make one shape of the series",
                         numbers.size(), make.count));
-    for (std::size_t i = 0; i < numbers.size(); i += make.count) call.check(make(&numbers[i]));
-    for (std::size_t i = 0; i < numbers.size(); i += make.count) call.paint(make(&numbers[i]));
+    const auto from_the_first_on = [&] {
+        return [&make, rest = numbers]() mutable -> decltype(&make(nullptr)) {
+            if (rest.empty()) return nullptr;
+            const std::int32_t* const of_one = rest.data();
+            rest = rest.subspan(make.count);
+            return &make(of_one);
+        };
+    };
+    if constexpr (kind == Series::Kind::circles) { // others cannot have values outside their ranges
+        auto next = from_the_first_on();
+        while (const auto* shape = next()) call.check(*shape);
+    }
+    call.paint_all(from_the_first_on());
 }
 
 template <class Call>
@@ -76,10 +91,28 @@ void draw_series(const Series& series, Call call) {
     }
 }
 
+/// Calls visit(next) for each run of shapes of one type, of which a list mostly has few: next() points to one
+/// after the other, and is null at the run's end.
+template <class Visit>
+void for_each_run(std::span<const Shape> shapes, const Visit& visit) {
+    const Shape* at = shapes.data();
+    const Shape* const end = at + shapes.size();
+    const auto visit_run = [&]<class S>(const S&) {
+        visit([&at, end]() -> const S* {
+            const S* const shape = at == end ? nullptr : std::get_if<S>(at);
+            if (shape != nullptr) ++at;
+            return shape;
+        });
+    };
+    while (at != end) std::visit(visit_run, *at);
+}
+
 template <class Call>
 void draw_list(std::span<const Shape> shapes, Call call) {
-    for (const Shape& shape : shapes) std::visit([&call](const auto& one) { call.check(one); }, shape);
-    for (const Shape& shape : shapes) std::visit([&call](const auto& one) { call.paint(one); }, shape);
+    for_each_run(shapes, [&call](const auto& next) {
+        while (const auto* shape = next()) call.check(*shape);
+    });
+    for_each_run(shapes, [&call](const auto& next) { call.paint_all(next); });
 }
 
 } // namespace

@@ -6,7 +6,7 @@
 #pragma once
 
 #include "geometry/loose_bounds.hpp"
-#include "image/draw_thin.hpp"
+#include "image/plain_shapes.hpp"
 #include "image/style_checks.hpp"
 #include "paint/painter.hpp"
 #include "paint/pattern_sampler.hpp"
@@ -113,10 +113,11 @@ std::int64_t reach_of_wide(const Stroke& stroke);
 inline std::int64_t reach_of(const Fill&) {
     return 3; // the tips of the outline that belongs to it: two pixels on paths and smooth edges
 }
+inline bool is_thin(const Stroke& stroke) {
+    return stroke.width == 1 && stroke.alignment == Alignment::centred && stroke.edges == Edges::crisp;
+}
 inline std::int64_t reach_of(const Stroke& stroke) {
-    const bool thin =
-        stroke.width == 1 && stroke.alignment == Alignment::centred && stroke.edges == Edges::crisp;
-    return thin ? 1 : reach_of_wide(stroke);
+    return is_thin(stroke) ? 1 : reach_of_wide(stroke);
 }
 
 /// False if a clip cannot show any pixel of the checked shape with the style.
@@ -178,6 +179,93 @@ class SpanPainter {
     paint::Painter painter_;
 };
 
+// Plain: what most calls are, an opaque colour of 8 bits on a format of bytes.
+
+/// True if all of these choices are the first ones of their enumerations.
+template <class... Enumerations>
+[[gnu::always_inline]] inline bool all_first(Enumerations... choices) {
+    return (static_cast<unsigned>(choices) | ...) == 0;
+}
+
+/// True of styles in whose form and blending nothing is special and nothing to refuse. Their paint is another
+/// question.
+[[gnu::always_inline]] inline bool is_plain(const Fill& fill) {
+    return all_first(fill.edges, fill.blending.mode, fill.blending.space) && fill.blending.opacity == 255 &&
+           fill.rule <= FillRule::non_zero && fill.extent <= FillExtent::tiling;
+}
+[[gnu::always_inline]] inline bool is_plain(const Stroke& stroke) {
+    return all_first(stroke.edges, stroke.alignment, stroke.blending.mode, stroke.blending.space) &&
+           stroke.blending.opacity == 255 && stroke.width == 1 && stroke.dashes.lengths.empty() &&
+           stroke.cap <= Cap::round && stroke.join <= Join::round && stroke.mitre_limit >= 1;
+}
+static_assert(Edges::crisp == Edges{} && Alignment::centred == Alignment{} &&
+              BlendMode::source_over == BlendMode{} && BlendSpace::encoded == BlendSpace{});
+
+/// True of the form of plain styles, whatever they paint with.
+inline bool has_plain_form(const Fill& fill) {
+    return fill.edges == Edges::crisp;
+}
+inline bool has_plain_form(const Stroke& stroke) {
+    return is_thin(stroke) && stroke.dashes.lengths.empty();
+}
+
+/// What an opaque colour of 8 bits makes of the view's pixels; of no bytes where more must be known.
+[[gnu::always_inline]] inline paint::PlainPixels plain_pixels(const ImageView& view, const Paint& paint) {
+    const paint::PlainLayout& layout = paint::plain_layouts[static_cast<std::size_t>(view.format())];
+    const auto* const colour = paint.colour<Colour>();
+    if (colour == nullptr || colour->alpha != 255 || view.pixel_stride_bytes() != layout.bytes ||
+        !view.mask().all())
+        return {};
+    return {view.bytes(), view.row_stride_bytes(), layout.bytes, layout.bytes, layout.word(*colour)};
+}
+
+template <class S, class Style>
+concept PaintedWhole = (std::same_as<Style, Fill> && FilledWhole<S>) ||
+                       (std::same_as<Style, Stroke> && StrokedWhole<S>);
+
+template <class S>
+[[gnu::always_inline]] inline bool paint_whole(const S& shape, const Fill&, const Box& clip,
+                                               const paint::PlainPixels& pixels) {
+    return fill_whole(shape, clip, pixels);
+}
+template <class S>
+[[gnu::always_inline]] inline bool paint_whole(const S& shape, const Stroke&, const Box& clip,
+                                               const paint::PlainPixels& pixels) {
+    return stroke_whole(shape, clip, pixels);
+}
+
+/// What a plain style makes of a shape that a clip may cut. False, having painted nothing, where spans must
+/// do.
+template <class S, class Style>
+bool paint_cut(const S& shape, const Style& style, const Box& clip, const paint::PlainPixels& pixels) {
+    if (!geometry::is_in_range(shape)) return false;
+    if (clip.empty()) return true;
+    const base::Clip shown{clip.x, clip.y, clip.end_x(), clip.end_y()};
+    if (!may_show(shown, shape, style)) return true;
+    if constexpr (std::same_as<S, Line>) {
+        const raster::ThinLineSteps steps(shape, shown);
+        if (steps.count > 0) write_steps(steps, pixels);
+        return true;
+    }
+    return false;
+}
+
+/// The same of a call. It finds the pixels again, which a call that shows the whole shape need not keep.
+template <class S, class Style>
+[[gnu::noinline]] bool draw_cut(const ImageView& view, const S& shape, const Style& style) {
+    return paint_cut(shape, style, view.clip(), plain_pixels(view, style.paint));
+}
+
+/// The short way of most calls: false, having neither painted nor refused anything, where the call must go
+/// the long one.
+template <class S, class Style>
+[[gnu::always_inline]] inline bool draw_plainly(const ImageView& view, const S& shape, const Style& style) {
+    if (!is_plain(style)) return false;
+    const paint::PlainPixels pixels = plain_pixels(view, style.paint);
+    if (pixels.bytes == 0) return false;
+    return paint_whole(shape, style, view.clip(), pixels) || draw_cut(view, shape, style);
+}
+
 /// Paints shapes one after another with one style. The painter is made for the first one that shows.
 /// @tparam Style Fill or Stroke
 template <class Style>
@@ -190,6 +278,7 @@ class DrawCall {
         : view_(view), style_(style), filled_(filled), clip_(clip_of(view)) {
         image::check(style);
         image::check(style.blending, view.format());
+        if (is_plain(style)) plain_ = plain_pixels(view, style.paint);
     }
 
     /// @throws ArgumentError if the style does not suit shapes of this type.
@@ -208,25 +297,54 @@ class DrawCall {
     /// Paints what the view shows of a checked shape.
     template <class S>
     void paint(const S& shape) {
-        if (view_.clip().empty() || !may_show(clip_, shape, style_)) return;
-        if (!spans_) spans_.emplace(view_, style_.paint, style_.blending);
-        spans_->place_pattern(shape);
-        if constexpr (std::same_as<Style, Stroke>) {
-            const bool plain = style_.width == 1 && style_.dashes.lengths.empty() &&
-                               style_.alignment == Alignment::centred && style_.edges == Edges::crisp;
-            if (plain && draw_thin(shape, clip_, spans_->painter())) return;
-            spans_->paint_spans([&](raster::SpanSink& sink) { rasterise(shape, style_, filled_, sink); });
-        } else if constexpr (ClosedShape<S>) {
-            spans_->paint_spans([&](raster::SpanSink& sink) { rasterise(shape, style_, sink); });
-        }
+        if (!paint_whole_plainly(shape, view_.clip(), plain_)) paint_otherwise(shape);
+    }
+
+    /// The same of all that next() points to until it returns null.
+    template <class Next>
+    void paint_all(Next next) {
+        // Copies: stores of pixels may alias members, which would be read again for each shape.
+        const paint::PlainPixels plain = plain_;
+        const Box clip = view_.clip();
+        while (const auto* shape = next())
+            if (!paint_whole_plainly(*shape, clip, plain)) paint_otherwise(*shape);
     }
 
   private:
+    template <class S>
+    [[gnu::always_inline]] bool paint_whole_plainly(const S& shape, const Box& clip,
+                                                    const paint::PlainPixels& plain) const {
+        if constexpr (PaintedWhole<S, Style>)
+            return plain.bytes != 0 && paint_whole(shape, style_, clip, plain);
+        return false;
+    }
+
+    template <class S>
+    [[gnu::noinline]] void paint_otherwise(const S& shape) {
+        if (clip_.empty() || !may_show(clip_, shape, style_)) return;
+        if (!spans_) make_painter();
+        if constexpr (PaintedWhole<S, Style>)
+            if (plain_.bytes != 0 && (paint_whole(shape, style_, view_.clip(), plain_) ||
+                                      paint_cut(shape, style_, view_.clip(), plain_)))
+                return;
+        spans_->place_pattern(shape);
+        if constexpr (std::same_as<Style, Stroke>)
+            spans_->paint_spans([&](raster::SpanSink& sink) { rasterise(shape, style_, filled_, sink); });
+        else if constexpr (ClosedShape<S>)
+            spans_->paint_spans([&](raster::SpanSink& sink) { rasterise(shape, style_, sink); });
+    }
+
+    void make_painter() {
+        spans_.emplace(view_, style_.paint, style_.blending);
+        if (has_plain_form(style_)) plain_ = spans_->painter().plain_pixels();
+    }
+
     const ImageView& view_;
     const Style& style_;
     InsideRule filled_;
     base::Clip clip_;
     std::optional<SpanPainter> spans_;
+    paint::PlainPixels plain_{}; ///< of no bytes unless the style has a plain form and pixels are replaced
 };
 
 /// The same with two styles, the stroke over the fill, which it sees.
@@ -245,6 +363,11 @@ class FillAndStrokeCall {
     void paint(const S& shape) {
         fill_.paint(shape);
         stroke_.paint(shape);
+    }
+
+    template <class Next>
+    void paint_all(Next next) {
+        while (const auto* shape = next()) paint(*shape);
     }
 
   private:

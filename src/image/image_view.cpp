@@ -124,7 +124,7 @@ template <class Byte>
 Byte* BasicImageView<Byte>::address(Point position) const {
     base::check_range("pixel x", position.x, 0, size_.width - 1);
     base::check_range("pixel y", position.y, 0, size_.height - 1);
-    return pixels_ + position.y * row_stride_bytes_ + position.x * pixel_stride_bytes_;
+    return address_of(position, pixel_stride_bytes_);
 }
 
 template <class Byte>
@@ -136,8 +136,8 @@ C BasicImageView<Byte>::read(Point position) const {
 }
 
 template <class Byte>
-Colour BasicImageView<Byte>::pixel(Point position) const {
-    return read<Colour>(position);
+Colour BasicImageView<Byte>::any_pixel(std::int32_t x, std::int32_t y) const {
+    return read<Colour>({x, y});
 }
 
 template <class Byte>
@@ -153,14 +153,14 @@ RealColour BasicImageView<Byte>::real_pixel(Point position) const {
 template <class Byte>
 template <class C>
 void BasicImageView<Byte>::write(Point position, const C& colour) const {
-    if constexpr (!std::is_const_v<Byte>) // clang 14 looks in here even where the constraint forbids the call
+    // clang 14 looks in here even where the constraint forbids the call.
+    if constexpr (!std::is_const_v<Byte>)
         paint::Codec{&layout(format_), palette_}.encode(colour, address(position));
 }
 
 template <class Byte>
-void BasicImageView<Byte>::set_pixel(Point position, const Colour& colour) const
-    requires(!std::is_const_v<Byte>) {
-    write(position, colour);
+void BasicImageView<Byte>::set_any_pixel(std::int32_t x, std::int32_t y, const Colour& colour) const {
+    write({x, y}, colour);
 }
 
 template <class Byte>

@@ -51,6 +51,14 @@ void Painter::use_deep_pixel() {
     if (const auto* const real = paint_->colour<RealColour>()) use(*real);
 }
 
+PlainPixels Painter::plain_pixels() const {
+    const std::ptrdiff_t bytes = surface_.codec.layout->bytes;
+    if (!replaces() || bytes > 4) return {};
+    const std::uint64_t word =
+        bytes == 3 ? pixel_[0] * 0x0001000001000001U : RepeatedPixel::word(pixel_[0], bytes);
+    return {surface_.origin, surface_.row_stride_bytes, surface_.pixel_stride_bytes, bytes, word};
+}
+
 namespace {
 
 /// Calls write(places, bytes) for the runs of a span, in contiguous memory.
@@ -76,10 +84,14 @@ template <std::size_t Width, class Spans>
 inline void Painter::replace_by(const Spans& spans) const {
     // A copy: stores through std::byte* may alias members, which would be reloaded each time.
     const Surface surface = surface_;
-    const auto replace_with = [&](const auto& writer) {
+    // Inlined here, so that it is compiled for the registers of this function.
+    const auto replace_with = [&](const auto& writer) __attribute__((always_inline)) {
         for (const auto& span : spans)
-            write_runs(surface, span,
-                       [&writer](const auto& places, std::size_t bytes) { writer.write(places, bytes); });
+            write_runs(
+                surface,
+                span, [&writer](const auto& places, std::size_t bytes) __attribute__((always_inline)) {
+                    writer.write(places, bytes);
+                });
     };
     if (RepeatedPixel::repeats_in_words(surface_.pixel_stride_bytes))
         return replace_with(

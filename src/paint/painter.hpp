@@ -7,6 +7,7 @@
 #include "paint/composite_colour.hpp"
 #include "paint/constant_blend.hpp"
 #include "paint/pattern_sampler.hpp"
+#include "paint/plain_pixels.hpp"
 #include "paint/surface.hpp"
 
 #include <coldbrick/blend.hpp>
@@ -45,12 +46,11 @@ class Painter {
     void paint(std::span<const base::MirroredSpan> spans) const;
     void paint(std::span<const base::CoverageSpan> spans) const;
 
-    /// True if painting replaces pixels without reading them, so that pixel() is all there is to know.
+    /// True if painting replaces pixels without reading them.
     [[nodiscard]] bool replaces() const { return way_ == Way::replace; }
 
-    /// The bytes of a painted pixel.
-    [[nodiscard]] const PixelBytes& pixel() const { return pixel_; }
-    [[nodiscard]] const Surface& surface() const { return surface_; }
+    /// What it does, if it replaces pixels of up to four bytes; else of no bytes.
+    [[nodiscard]] PlainPixels plain_pixels() const;
 
   private:
     enum class Way : std::uint8_t {

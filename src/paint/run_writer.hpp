@@ -50,24 +50,49 @@ class WordRunWriter {
             for (std::byte* const begin : places) write_long_run(begin, begin + count - Width);
             return;
         }
-        write_short_run<Width / 2>(
-            count,
-            [&](std::size_t offset, auto width, auto) {
-                for (std::byte* const begin : places) std::memcpy(begin + offset, &words_, width);
-            },
-            [&](std::size_t offset) {
-                for (std::byte* const begin : places)
-                    begin[offset] = static_cast<std::byte>(word_ >> (8 * offset));
-            });
+        write_short<Width / 2>(places, count);
+    }
+
+    /// The same on each of some rows, from a place on the first one on.
+    [[gnu::always_inline]] void write_rows(std::byte* at, std::ptrdiff_t row_stride, std::int64_t rows,
+                                           std::size_t count) const {
+        if (count < Width || count > 2 * Width) {
+            for (; rows > 0; --rows, at += row_stride) write(Places<1>{at}, count);
+            return;
+        }
+        for (; rows > 0; --rows, at += row_stride) { // what most small shapes have
+            std::memcpy(at, &words_, Width);
+            std::memcpy(at + count - Width, &words_, Width);
+        }
     }
 
   private:
     using Register [[gnu::vector_size(Width)]] = std::uint64_t;
 
+    /// Two stores of the largest width that fits, which may overlap. Pixels of any size are alike at every
+    /// place where one may begin.
+    template <std::size_t Part, std::size_t Count>
+    [[gnu::always_inline]] void write_short(const Places<Count>& places, std::size_t count) const {
+        if (count >= Part) {
+            for (std::byte* const begin : places) store_part<Part>(begin);
+            for (std::byte* const begin : places) store_part<Part>(begin + count - Part);
+        } else if constexpr (Part > 1) {
+            write_short<Part / 2>(places, count);
+        }
+    }
+    template <std::size_t Part>
+    [[gnu::always_inline]] void store_part(std::byte* at) const {
+        if constexpr (Part > sizeof word_)
+            std::memcpy(at, &words_, Part);
+        else
+            std::memcpy(at, &word_, Part);
+    }
+
     /// @param last where the last store begins, which may overlap the others
     [[gnu::always_inline]] void write_long_run(std::byte* at, std::byte* last) const {
-        for (; at < last; at += Width) std::memcpy(at, &words_, Width);
-        std::memcpy(last, &words_, Width);
+        const Register words = words_; // stores may alias the member, which would be read again each time
+        for (; at < last; at += Width) std::memcpy(at, &words, Width);
+        std::memcpy(last, &words, Width);
     }
 
     std::uint64_t word_;
@@ -102,6 +127,12 @@ class RunWriter {
             [&](std::size_t offset) {
                 for (std::byte* const begin : places) begin[offset] = pattern_.bytes()[offset];
             });
+    }
+
+    /// The same on each of some rows, from a place on the first one on.
+    [[gnu::always_inline]] void write_rows(std::byte* at, std::ptrdiff_t row_stride, std::int64_t rows,
+                                           std::size_t count) const {
+        for (; rows > 0; --rows, at += row_stride) write(Places<1>{at}, count);
     }
 
   private:

@@ -25,22 +25,11 @@ Reach reach_of(const Circle& circle) {
 
 /// The filled circle where the clip shows it whole: its rows from the steps of its outline.
 void add_whole(const Circle& circle, SpanSink& sink) {
-    const auto add_rows_at = [&](std::ptrdiff_t distance, std::ptrdiff_t half_width) {
+    for_each_row_pair(circle.radius, [&](std::ptrdiff_t distance, std::ptrdiff_t half_width) {
         const auto y = static_cast<std::int32_t>(distance);
         const std::int32_t x = circle.centre.x - static_cast<std::int32_t>(half_width);
         sink.add_mirrored({circle.centre.y + y, circle.centre.y - y, x, x, 2 * half_width + 1});
-    };
-    std::ptrdiff_t flat_row = circle.radius; // the row of the octant's flat part that the steps are on
-    std::ptrdiff_t flat_half_width = 0;
-    for_each_in_octant(circle.radius, [&](std::ptrdiff_t x, std::ptrdiff_t y) {
-        if (y != flat_row) {
-            add_rows_at(flat_row, flat_half_width);
-            flat_row = y;
-        }
-        flat_half_width = x;
-        add_rows_at(x, y); // the reflection in the diagonal: a row of the steep part
     });
-    if (flat_row != flat_half_width) add_rows_at(flat_row, flat_half_width);
 }
 
 } // namespace

@@ -22,7 +22,7 @@ static_assert(largest_stepped_axis * largest_stepped_axis * (8 * largest_stepped
 /// the next column, away from the axis; pen.go_inwards(mask) goes a row towards the axis if the mask's bits
 /// are set, and stays if none are.
 template <class Pen>
-[[gnu::always_inline]] inline void walk_ellipse_columns(std::int64_t a, std::int64_t b, Pen pen) {
+[[gnu::always_inline]] constexpr void walk_ellipse_columns(std::int64_t a, std::int64_t b, Pen pen) {
     const std::int64_t a_square = a * a;
     const std::int64_t b_square = b * b;
     const std::int64_t larger_square = std::max(a_square, b_square);
@@ -33,13 +33,13 @@ template <class Pen>
     std::int64_t rise = b_square * (4 * first_x + 4); // what going outwards takes from it
     std::int64_t fall = a_square * (4 * b - 8);       // what going inwards adds to it
     // Together they tell where the pixel lies: fall - rise = 4 (a^2 (Y - 2) - b^2 (X + 1)).
-    const auto go_inwards_if_too_high = [&] {
+    const auto go_inwards_if_too_high = [&]() __attribute__((always_inline)) {
         const std::int64_t mask = within >> 63; // arithmetic, as a jump could not be foreseen
         within += fall & mask;
         fall -= 8 * a_square & mask;
         pen.go_inwards(mask);
     };
-    const auto go_outwards = [&] {
+    const auto go_outwards = [&]() __attribute__((always_inline)) {
         pen.visit_and_go_outwards();
         within -= rise;
         rise += 8 * b_square;

@@ -28,22 +28,21 @@ View view_from(const ThinLineSteps& line, const base::Clip& clip) {
 
 } // namespace
 
-void ThinLineSteps::cut(const base::Clip& clip, std::int64_t rounding) {
+void ThinLineSteps::cut(const base::Clip& clip) {
     const View view = view_from(*this, clip);
     const std::int64_t last_step = count - 1;
-    whole = false;
     count = 0;
     if (view.last_side < 0 || view.first_side > error_step / 2 || last_step == 0) return;
     // Side step s holds the steps i with s <= (i * error_step + rounding) / error_reset < s + 1.
     const auto first_step_of = [&](std::int64_t s) {
-        return base::ceil_div(base::Int128{error_reset} * s - rounding, base::Int128{error_step});
+        return base::ceil_div(base::Int128{error_reset} * s - rounding(), base::Int128{error_step});
     };
     base::Int128 begin = std::max<std::int64_t>(0, view.first);
     base::Int128 last = std::min(last_step, view.last);
     if (view.first_side > 0) begin = std::max(begin, first_step_of(view.first_side));
     if (view.last_side < error_step / 2) last = std::min(last, first_step_of(view.last_side + 1) - 1);
     if (begin > last) return;
-    const base::Int128 scaled = begin * error_step + rounding;
+    const base::Int128 scaled = begin * error_step + rounding();
     const base::Int128 side_steps = base::floor_div(scaled, base::Int128{error_reset});
     error = static_cast<std::int64_t>(scaled - side_steps * error_reset) - error_reset;
     const auto along = static_cast<std::int64_t>(begin);

@@ -21,89 +21,125 @@ namespace coldbrick::raster {
 struct ThinLineSteps {
     Point first;                  ///< from here on the longer axis's coordinate grows
     std::int64_t count = 0;       ///< pixels; 0 if the clip shows none
-    bool whole = true;            ///< the clip shows all of the line
     bool along_y = false;         ///< the longer axis is y
     std::int32_t sideways = 1;    ///< the direction of a side step: 1 or -1
     std::int64_t error = 0;       ///< below 0; a side step is due when it reaches 0
     std::int64_t error_step = 0;  ///< added at every step: twice the length of the shorter axis
     std::int64_t error_reset = 0; ///< taken off at a side step: twice the length of the longer axis
 
-    ThinLineSteps(const Line& line, const base::Clip& clip) {
+    /// All of the line.
+    [[gnu::always_inline]] explicit ThinLineSteps(const Line& line) {
         const std::int64_t dx = std::int64_t{line.to.x} - line.from.x;
         const std::int64_t dy = std::int64_t{line.to.y} - line.from.y;
-        along_y = std::abs(dy) > std::abs(dx);
-        sideways = (dx < 0) == (dy < 0) ? 1 : -1;
+        const std::int64_t across = std::abs(dx);
+        const std::int64_t down = std::abs(dy);
+        along_y = down > across;
+        const std::int64_t length = along_y ? down : across;
+        sideways = static_cast<std::int32_t>((dx ^ dy) >> 63 | 1);
         first = (along_y ? dy : dx) >= 0 ? line.from : line.to;
-        const std::int64_t length = std::abs(along_y ? dy : dx);
-        // Side step i is floor((i * error_step + rounding) / error_reset): halves go to the larger
-        // coordinate.
-        const std::int64_t rounding = sideways > 0 ? length : length - 1;
-        error_step = 2 * std::abs(along_y ? dx : dy);
+        error_step = 2 * (along_y ? across : down);
         error_reset = 2 * length;
-        error = rounding - error_reset;
+        error = rounding() - error_reset;
         count = length + 1;
-        if (!clip.contains(line.from) || !clip.contains(line.to)) cut(clip, rounding);
+    }
+
+    /// What the clip shows of the line.
+    ThinLineSteps(const Line& line, const base::Clip& clip) : ThinLineSteps(line) {
+        if (!clip.contains(line.from) || !clip.contains(line.to)) cut(clip);
     }
 
     /// Calls visit(pixel) for each pixel from `pixel` on, moving it by `along` at every step and by `side` as
     /// well at a side step. A pixel is whatever these can be added to: an address, an index.
     template <class Pixel, class Visit>
-    void walk(Pixel pixel, std::ptrdiff_t along, std::ptrdiff_t side, Visit visit) const {
-        Walker<Pixel> walker(*this, pixel, error, along, side);
-        for (std::int64_t i = count; i > 0; --i) {
-            visit(walker.pixel());
-            walker.step();
-        }
-    }
-
-    /// As walk(), in any order. A whole line looks the same from its other end, so that two walkers, each of
-    /// whose steps must wait for the one before, can go side by side.
-    template <class Pixel, class Visit>
-    void walk_in_any_order(Pixel pixel, std::ptrdiff_t along, std::ptrdiff_t side, Visit visit) const {
-        if (!whole) return walk(pixel, along, side, visit);
-        Walker<Pixel> walker(*this, pixel, error, along, side);
-        const Pixel last = pixel + (count - 1) * along + error_step / 2 * side;
-        Walker<Pixel> back(*this, last, -1 - error - error_reset, -along, -side);
-        for (std::int64_t i = count / 2; i > 0; --i) {
-            visit(walker.pixel());
-            visit(back.pixel());
-            walker.step();
-            back.step();
-        }
-        if (count % 2 != 0) visit(walker.pixel());
+    [[gnu::always_inline]] void walk(Pixel pixel, std::ptrdiff_t along, std::ptrdiff_t side,
+                                     const Visit& visit) const {
+        if (error_step == error_reset) // a diagonal, or one pixel
+            return visit_all(StraightWalker{along + side}, pixel, visit);
+        if (error_reset <= longest_by_fractions)
+            return visit_all(FractionWalker(*this, along, side), pixel, visit);
+        visit_all(Walker(*this, along, side), pixel, visit);
     }
 
   private:
-    template <class Pixel>
-    class Walker {
+    // A walker's step() tells how far it is to the next pixel: arithmetic instead of a jump, which could not
+    // be foreseen.
+
+    struct StraightWalker {
+        std::ptrdiff_t both;
+        [[nodiscard]] std::ptrdiff_t step() const { return both; }
+    };
+
+    /// The side steps are the carries of a sum of fractions of 64 bits.
+    ///
+    /// In units of an error_reset, every ideal sum is a multiple of 1 / error_reset. The start and the step
+    /// are worked out in doubles, off by less than 2^-51, and a little is added to both; so that, after up to
+    /// 2^20 steps, the sum is above the ideal one by more than 0 and less than 2^-39 + 2^20 * 2^-50, which is
+    /// less than 1 / error_reset: it has the same whole part.
+    class FractionWalker {
       public:
-        Walker(const ThinLineSteps& line, Pixel first, std::int64_t first_error, std::ptrdiff_t along,
-               std::ptrdiff_t side)
-            : pixel_(first), rest_(first_error + line.error_reset), step_(line.error_step - line.error_reset),
-              reset_(line.error_reset), diagonal_(along + side), side_(side) {}
+        FractionWalker(const ThinLineSteps& line, std::ptrdiff_t along, std::ptrdiff_t side)
+            : along_(along), both_(along + side) {
+            const double unit = 0x1p62 / static_cast<double>(line.error_reset);
+            sum_ = fraction(line.error + line.error_reset, unit) + (std::uint64_t{1} << 24);
+            step_ = fraction(line.error_step, unit) + (std::uint64_t{1} << 13);
+        }
 
-        [[nodiscard]] Pixel pixel() const { return pixel_; }
-
-        /// Goes aside, and back again if no side step was due: arithmetic instead of a jump, which could not
-        /// be foreseen.
-        [[gnu::always_inline]] void step() {
-            rest_ += step_;
-            const std::int64_t early = rest_ >> 63; // all ones if no side step is due
-            rest_ += reset_ & early;
-            pixel_ += diagonal_ - (side_ & static_cast<std::ptrdiff_t>(early));
+        [[gnu::always_inline]] std::ptrdiff_t step() {
+            return __builtin_add_overflow(sum_, step_, &sum_) ? both_ : along_;
         }
 
       private:
-        Pixel pixel_;
+        static std::uint64_t fraction(std::int64_t part, double unit) {
+            return static_cast<std::uint64_t>(static_cast<std::int64_t>(static_cast<double>(part) * unit))
+                   << 2;
+        }
+
+        std::uint64_t sum_;
+        std::uint64_t step_;
+        std::ptrdiff_t along_;
+        std::ptrdiff_t both_;
+    };
+    static constexpr std::int64_t longest_by_fractions = std::int64_t{1} << 21;
+
+    /// Carries the error along.
+    class Walker {
+      public:
+        Walker(const ThinLineSteps& line, std::ptrdiff_t along, std::ptrdiff_t side)
+            : rest_(line.error + line.error_reset), step_(line.error_step - line.error_reset),
+              reset_(line.error_reset), both_(along + side), side_(side) {}
+
+        [[gnu::always_inline]] std::ptrdiff_t step() {
+            rest_ += step_;
+            const std::int64_t early = rest_ >> 63; // all ones if no side step is due
+            rest_ += reset_ & early;
+            return both_ - (side_ & static_cast<std::ptrdiff_t>(early));
+        }
+
+      private:
         std::int64_t rest_; ///< in [0, reset)
         std::int64_t step_;
         std::int64_t reset_;
-        std::ptrdiff_t diagonal_;
+        std::ptrdiff_t both_;
         std::ptrdiff_t side_;
     };
 
+    template <class AnyWalker, class Pixel, class Visit>
+    [[gnu::always_inline]] void visit_all(AnyWalker walker, Pixel pixel, const Visit& visit) const {
+        std::int64_t left = count;
+        for (; left >= 2; left -= 2) {
+            visit(pixel);
+            pixel += walker.step();
+            visit(pixel);
+            pixel += walker.step();
+        }
+        if (left != 0) visit(pixel);
+    }
+
+    /// Side step i is floor((i * error_step + rounding) / error_reset): halves go to the larger coordinate.
+    [[nodiscard]] std::int64_t rounding() const { return error_reset / 2 - (sideways > 0 ? 0 : 1); }
+
     /// Keeps what the clip shows.
-    void cut(const base::Clip& clip, std::int64_t rounding);
+    void cut(const base::Clip& clip);
 };
 
 /// Adds the line at width 1.

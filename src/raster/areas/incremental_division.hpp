@@ -15,6 +15,9 @@ namespace coldbrick::raster {
 template <class Value = base::Int128>
 class IncrementalDivision {
   public:
+    /// 0.
+    IncrementalDivision() = default;
+
     /// @param divisor above 0, below base::steepest_slope.
     IncrementalDivision(base::Int128 start, base::Int128 step, std::int64_t divisor) : divisor_(divisor) {
         COLDBRICK_ASSERT(divisor > 0 && divisor < base::steepest_slope);
@@ -37,11 +40,11 @@ class IncrementalDivision {
     }
 
   private:
-    Value value_;
-    std::int64_t remainder_;
-    Value value_step_;
-    std::int64_t remainder_step_;
-    std::int64_t divisor_;
+    Value value_ = 0;
+    std::int64_t remainder_ = 0;
+    Value value_step_ = 0;
+    std::int64_t remainder_step_ = 0;
+    std::int64_t divisor_ = 1;
 };
 
 } // namespace coldbrick::raster

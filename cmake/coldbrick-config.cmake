@@ -17,6 +17,7 @@ list(PREPEND coldbrick_wanted core)
 list(REMOVE_DUPLICATES coldbrick_wanted)
 
 find_dependency(fmt 9)
+find_dependency(TBB)
 list(APPEND CMAKE_MODULE_PATH ${CMAKE_CURRENT_LIST_DIR})
 if(sheet IN_LIST coldbrick_wanted)
     find_dependency(Csv)

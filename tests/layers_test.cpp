@@ -53,7 +53,7 @@ const std::map<std::string, std::string> public_layer{
     {"fill", "paint"},           {"stroke", "paint"},        {"image", "image"},
     {"region", "image"},         {"series", "geometry"},     {"image_view", "image"},
     {"draw", "image"},           {"magnify", "image"},       {"terminal_text", "image"},
-    {"drawing", "drawing"},      {"visibility", "drawing"},  {"files", "files"},
+    {"drawing", "drawing"}, {"render", "drawing"},      {"visibility", "drawing"},  {"files", "files"},
     {"file_type", "files"},      {"image_info", "files"},    {"row_files", "files"},
     {"reel", "files"},           {"quantise", "image"},      {"function_ref", "base"},
     {"duration", "base"},        {"frame_rate", "base"},     {"position", "base"},

@@ -2,6 +2,10 @@
 #include "failures.hpp"
 #include "file_watch.hpp"
 
+#include <coldbrick/row_files.hpp>
+
+#include <algorithm>
+#include <cstdint>
 #include <filesystem>
 #include <vector>
 
@@ -9,9 +13,36 @@ namespace cb = coldbrick;
 
 namespace {
 
+/// True if the file is written row by row while it is drawn: of types that are stored so and hold the format
+/// as it is, if nothing must be known of all pixels before.
+bool is_written_by_rows(const ImageOutput& output, cb::PixelFormat format) {
+    if (output.options.smallest) return false;
+    switch (output.file_type()) {
+    case cb::FileType::png:
+    case cb::FileType::pam:
+    case cb::FileType::pnm: return true;
+    case cb::FileType::ppm: return format == cb::PixelFormat::rgb8;
+    case cb::FileType::pgm: return format == cb::PixelFormat::gray8;
+    default: return false;
+    }
+}
+
+/// How many rows are drawn at a time.
+std::int32_t band_height(const cb::Sheet& sheet, cb::PixelFormat format) {
+    constexpr std::int64_t band_bytes = std::int64_t{8} << 20;
+    const std::int64_t row = std::int64_t{sheet.size.width} * cb::layout(format).bytes;
+    return static_cast<std::int32_t>(std::clamp<std::int64_t>(band_bytes / row, 1, sheet.size.height));
+}
+
 void draw_once(const DrawArguments& arguments, const SheetFile& file) {
     const cb::Sheet sheet = file.read(arguments.frame);
-    save_image(sheet.render(format_for(sheet, arguments.output.file_type())), arguments.output);
+    const cb::PixelFormat format = format_for(sheet, arguments.output.file_type());
+    if (!is_written_by_rows(arguments.output, format))
+        return save_image(sheet.render(format), arguments.output);
+    cb::RowWriter writer = row_writer(arguments.output, sheet.size, format);
+    sheet.render_bands(format, band_height(sheet, format),
+                       [&](const cb::ConstImageView& rows, std::int32_t) { writer.write(rows); });
+    writer.finish();
 }
 
 /// Draws and tells what is wrong, if anything is. @returns the files that the sheet is made of

@@ -81,3 +81,9 @@ void save_image(const cb::Image& image, const ImageOutput& output) {
     else
         cb::save(image, output.path, type, output.options);
 }
+
+cb::RowWriter row_writer(const ImageOutput& output, cb::Size size, cb::PixelFormat format) {
+    const cb::FileType type = output.file_type();
+    if (is_standard_stream(output.path)) return cb::RowWriter(std::cout, type, size, format, output.options);
+    return cb::RowWriter(output.path, type, size, format, output.options);
+}

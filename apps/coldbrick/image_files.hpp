@@ -6,6 +6,7 @@
 #include <coldbrick/function_ref.hpp>
 #include <coldbrick/image.hpp>
 #include <coldbrick/reel.hpp>
+#include <coldbrick/row_files.hpp>
 
 #include <cstddef>
 #include <optional>
@@ -48,3 +49,7 @@ class ImageInput {
 };
 
 void save_image(const coldbrick::Image& image, const ImageOutput& output);
+
+/// What writes such an image row by row.
+coldbrick::RowWriter row_writer(const ImageOutput& output, coldbrick::Size size,
+                                coldbrick::PixelFormat format);

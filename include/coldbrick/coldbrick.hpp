@@ -69,6 +69,7 @@
 #include <coldbrick/overlay.hpp>       // images laid onto images
 #include <coldbrick/quantise.hpp>      // many colours made few
 #include <coldbrick/region.hpp>        // sets of pixels
+#include <coldbrick/render.hpp>        // drawings by many threads, and in bands
 #include <coldbrick/resize.hpp>        // other sizes
 #include <coldbrick/stencil.hpp>       // paint through coverages
 #include <coldbrick/terminal_text.hpp> // images in the characters of a terminal

@@ -3,6 +3,7 @@
 #pragma once
 
 #include <coldbrick/bitmap.hpp>
+#include <coldbrick/box.hpp>
 #include <coldbrick/fill.hpp>
 #include <coldbrick/image.hpp>
 #include <coldbrick/image_view.hpp>
@@ -14,10 +15,12 @@
 #include <coldbrick/stencil.hpp>
 #include <coldbrick/stroke.hpp>
 
+#include <cstddef>  // numbers of items
 #include <cstdint>  // tags
 #include <deque>    // the list
 #include <optional> // a shape may have a fill, a stroke or both
 #include <variant>  // items are shapes, pictures, stencils or groups
+#include <vector>   // where the items lie
 
 namespace [[gnu::visibility("default")]] coldbrick {
 
@@ -102,6 +105,13 @@ class Drawing {
 
     [[nodiscard]] const std::deque<Item>& items() const { return items_; }
 
+    /// A box that all pixels lie in that drawing the item with a number can change, perhaps a larger one than
+    /// need be.
+    [[nodiscard]] Box bounds_of_item(std::size_t number) const;
+
+    /// The same of all items; an empty box if there are none.
+    [[nodiscard]] Box bounds() const { return bounds_; }
+
     /// What the items that are added from now on are marked with, such as the number of the line that they
     /// come from; 0 at first. Drawing them makes no use of it.
     void set_tag(std::uint32_t tag) { tag_ = tag; }
@@ -110,17 +120,26 @@ class Drawing {
     [[nodiscard]] const std::deque<std::uint32_t>& tags() const { return tags_; }
 
   private:
-    void append(Item item);
+    /// The first and the last column and row; the last is before the first if there are none.
+    struct Extent {
+        std::int32_t left;
+        std::int32_t top;
+        std::int32_t right;
+        std::int32_t bottom;
+    };
+
+    void append(Item item, const Box& bounds);
 
     std::deque<Item> items_; ///< which grows without moving what is there
     std::deque<std::uint32_t> tags_;
+    std::vector<Extent> extents_; ///< of the items: what lies elsewhere does not look at them
+    Box bounds_;
     std::uint32_t tag_ = 0;
     int groups_deep_ = 0; ///< how often groups lie within each other
 };
 
 /// Paints all items of a drawing in order, as single calls of draw() and overlay() would. A layer meanwhile
-/// takes memory for what of its clip the view shows, in straight alpha of the view's depth; only address
-/// space for the rows above.
+/// takes memory for the rows of its clip that the view shows, in straight alpha of the view's depth.
 /// @throws ArgumentError if a blend mode does not fit the view's format; nothing is painted then.
 void draw(const ImageView& view, const Drawing& drawing);
 

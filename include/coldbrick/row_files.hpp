@@ -25,6 +25,10 @@ class RowWriter {
     RowWriter(const FileName& path, Size size, PixelFormat format, const EncodeOptions& options = {},
               const Palette* palette = nullptr);
 
+    /// The same, of a type that is told apart from the path.
+    RowWriter(const FileName& path, FileType type, Size size, PixelFormat format,
+              const EncodeOptions& options = {}, const Palette* palette = nullptr);
+
     /// To a stream, which must outlive the writer.
     RowWriter(std::ostream& stream, FileType type, Size size, PixelFormat format,
               const EncodeOptions& options = {}, const Palette* palette = nullptr);

@@ -10,6 +10,7 @@
 #include <coldbrick/image.hpp>
 #include <coldbrick/pixel_format.hpp>
 #include <coldbrick/point.hpp>
+#include <coldbrick/render.hpp>
 
 #include <cstddef>     // limits of bytes
 #include <cstdint>     // numbers of frames
@@ -135,8 +136,15 @@ struct Sheet {
     [[nodiscard]] Image blank(PixelFormat format = PixelFormat::rgba8) const;
 
     /// The sheet drawn: an image of its size, cleared to its ground, with the drawing on it.
-    /// @throws SheetError if there is not enough memory for the image, else as draw().
-    [[nodiscard]] Image render(PixelFormat format = PixelFormat::rgba8) const;
+    /// @param options of the library's render(). If it is stopped, parts of the drawing are missing.
+    /// @throws SheetError if there is not enough memory for the image, else as render().
+    [[nodiscard]] Image render(PixelFormat format = PixelFormat::rgba8,
+                               const RenderOptions& options = {}) const;
+
+    /// The same picture band by band, for sheets larger than memory, as the library's render_bands().
+    /// @returns false if it was stopped. @throws SheetError if there is not enough memory for a band.
+    bool render_bands(PixelFormat format, std::int32_t band_height, BandReceiver receiver,
+                      const RenderOptions& options = {}) const;
 
     /// The same text carried out with other settings or another frame, without being read again. Its images,
     /// data and faces are those that were loaded before, if they were.

@@ -1,5 +1,7 @@
 #include <coldbrick/drawing.hpp>
 
+#include "base/limits.hpp"
+#include "drawing/item_bounds.hpp"
 #include "drawing/item_painting.hpp"
 #include "image/overlay_checks.hpp"
 #include "image/stencil_checks.hpp"
@@ -14,14 +16,29 @@
 
 namespace coldbrick {
 
-void Drawing::append(Item item) {
-    tags_.push_back(tag_);
+void Drawing::append(Item item, const Box& bounds) {
+    constexpr Box all{base::first_coordinate, base::first_coordinate, base::coordinates, base::coordinates};
+    const Box inside = bounds.intersection(all);
+    const auto number = [](std::int64_t coordinate) { return static_cast<std::int32_t>(coordinate); };
+    const Extent extent = inside.empty() ? Extent{0, 0, -1, -1}
+                                         : Extent{number(inside.x), number(inside.y),
+                                                  number(inside.end_x() - 1), number(inside.end_y() - 1)};
+    extents_.push_back(extent);
     try {
+        tags_.push_back(tag_);
         items_.push_back(std::move(item));
     } catch (...) {
-        tags_.pop_back();
+        tags_.resize(items_.size());
+        extents_.resize(items_.size());
         throw;
     }
+    bounds_ = bounds_.united(inside);
+}
+
+Box Drawing::bounds_of_item(std::size_t number) const {
+    const Extent& extent = extents_.at(number);
+    return {extent.left, extent.top, std::int64_t{extent.right} - extent.left + 1,
+            std::int64_t{extent.bottom} - extent.top + 1};
 }
 
 void Drawing::add(StyledShape item) {
@@ -31,7 +48,8 @@ void Drawing::add(StyledShape item) {
         if (item.stroke) image::check_styled(shape, *item.stroke);
     };
     std::visit(check_one, item.shape);
-    append(std::move(item));
+    const Box bounds = drawing::bounds_of(item);
+    append(std::move(item), bounds);
 }
 
 void Drawing::add(Shared<Image> image, Point at, const Overlay& options) {
@@ -39,12 +57,15 @@ void Drawing::add(Shared<Image> image, Point at, const Overlay& options) {
     Picture picture{std::move(image), at, options, std::nullopt};
     if (options.mask != nullptr) picture.mask = Shared<Bitmap>(*options.mask);
     picture.options.mask = nullptr;
-    append(std::move(picture));
+    const Box bounds = drawing::bounds_of(picture);
+    append(std::move(picture), bounds);
 }
 
 void Drawing::add(Stencil stencil, const Paint& paint, const Blending& blending) {
     image::check(stencil);
-    append(Print{std::move(stencil), paint, blending});
+    Print print{std::move(stencil), paint, blending};
+    const Box bounds = drawing::bounds_of(print);
+    append(std::move(print), bounds);
 }
 
 void Drawing::add(Shared<Drawing> group, const GroupStyle& style) {
@@ -52,7 +73,9 @@ void Drawing::add(Shared<Drawing> group, const GroupStyle& style) {
         throw ArgumentError(
             fmt::format("groups of a drawing lie within each other more than {} times", deepest_groups));
     groups_deep_ = std::max(groups_deep_, group->groups_deep_ + 1);
-    append(Group{std::move(group), style});
+    Group item{std::move(group), style};
+    const Box bounds = drawing::bounds_of(item);
+    append(std::move(item), bounds);
 }
 
 void draw(const ImageView& view, const Drawing& drawing) {

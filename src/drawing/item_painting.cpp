@@ -1,5 +1,6 @@
 #include "drawing/item_painting.hpp"
 
+#include "drawing/band_memory.hpp"
 #include "image/style_checks.hpp"
 
 #include <coldbrick/draw.hpp>
@@ -34,21 +35,15 @@ void check_item(PixelFormat format, const Drawing::Group& group) {
     check_modes(group.style.layer ? layer_format(format) : format, *group.drawing);
 }
 
-Size layer_size(const ImageView& below) {
-    return {below.width(), static_cast<std::int32_t>(below.clip().end_y())};
-}
-
-std::size_t layer_bytes(const ImageView& below) {
-    return static_cast<std::size_t>(below.width()) * static_cast<std::size_t>(below.clip().end_y()) *
-           static_cast<std::size_t>(layout(layer_format(below.format())).bytes);
+bool meet(const Box& a, const Box& b) {
+    return a.x < b.end_x() && b.x < a.end_x() && a.y < b.end_y() && b.y < a.end_y();
 }
 
 } // namespace
 
 LayerPicture::LayerPicture(const ImageView& below)
-    : bytes_(layer_bytes(below)),
-      view_(ImageView(bytes_.data(), layer_size(below), layer_format(below.format())).clipped(below.clip())) {
-}
+    : bytes_(bytes_of_rows(below.size(), layer_format(below.format()), below.clip())),
+      view_(view_of_rows(bytes_.data(), below.size(), layer_format(below.format()), below.clip())) {}
 
 void check_modes(PixelFormat format, const Drawing& drawing) {
     for (const Drawing::Item& item : drawing.items())
@@ -60,8 +55,11 @@ ImageView shown_by(const ImageView& view, const Drawing::GroupStyle& style) {
 }
 
 void lay(const ImageView& view, const Drawing::Group& group, const LayerPicture& layer) {
+    const Box& box = layer.view().clip(); // no other rows are there
+    const ConstImageView picture = layer.view().cropped(box);
+    const Point at{static_cast<std::int32_t>(box.x), static_cast<std::int32_t>(box.y)};
     draw_in_clip(view, group.style, [&](const ImageView& part) {
-        overlay(part, layer.view(), {}, {.blending = *group.style.layer});
+        overlay(part, picture, at, {.blending = *group.style.layer});
     });
 }
 
@@ -97,8 +95,10 @@ void paint(const ImageView& view, const Drawing::Group& group) {
 }
 
 void paint(const ImageView& view, const Drawing& drawing) {
+    std::size_t number = 0;
     for (const Drawing::Item& item : drawing.items())
-        std::visit([&view](const auto& one) { paint(view, one); }, item);
+        if (meet(view.clip(), drawing.bounds_of_item(number++)))
+            std::visit([&view](const auto& one) { paint(view, one); }, item);
 }
 
 } // namespace coldbrick::drawing

@@ -16,9 +16,8 @@
 
 namespace coldbrick::drawing {
 
-/// A transparent picture with the coordinates of a view, for the layer of a group. Memory that is zero
-/// already is not touched before something is drawn there, so that a band of a large view takes no more than
-/// its own rows.
+/// A transparent picture with the coordinates of a view and the rows of its clip, for the layer of a group.
+/// Memory that is zero already is not touched before something is drawn there.
 class LayerPicture {
   public:
     explicit LayerPicture(const ImageView& below);

@@ -64,8 +64,11 @@ struct RowWriter::State {
 
 RowWriter::RowWriter(const FileName& path, Size size, PixelFormat format, const EncodeOptions& options,
                      const Palette* palette)
+    : RowWriter(path, file_type(path), size, format, options, palette) {}
+
+RowWriter::RowWriter(const FileName& path, FileType type, Size size, PixelFormat format,
+                     const EncodeOptions& options, const Palette* palette)
     : state_(nullptr) {
-    const FileType type = file_type(path);
     auto state = std::make_unique<State>(type, size, format, options, palette);
     state->file.emplace(path.text());
     state->start(type, options);

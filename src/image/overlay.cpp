@@ -19,20 +19,21 @@ namespace coldbrick {
 
 namespace {
 
-/// The bytes of all pixels of a view, from the first to past the last one.
+/// The bytes of the rows [first, end) of a view, from the first to past the last one.
 template <class Byte>
-std::pair<const std::byte*, const std::byte*> extent_of(const BasicImageView<Byte>& view) {
-    const auto top = view.row(0);
-    const auto bottom = view.row(view.height() - 1);
-    const std::byte* const first = std::min<const std::byte*>(top.data(), bottom.data(), std::less<>());
-    const std::byte* const end =
-        std::max<const std::byte*>(top.data() + top.size(), bottom.data() + bottom.size(), std::less<>());
-    return {first, end};
+std::pair<const std::byte*, const std::byte*> extent_of(const BasicImageView<Byte>& view, std::int64_t first,
+                                                        std::int64_t end) {
+    const auto top = view.row(static_cast<std::int32_t>(first));
+    const auto bottom = view.row(static_cast<std::int32_t>(end - 1));
+    return {
+        std::min<const std::byte*>(top.data(), bottom.data(), std::less<>()),
+        std::max<const std::byte*>(top.data() + top.size(), bottom.data() + bottom.size(), std::less<>())};
 }
 
+/// True if what is drawn into a view, whose clip is not empty, may change the image.
 bool share_memory(const ImageView& view, const ConstImageView& image) {
-    const auto [first, end] = extent_of(view);
-    const auto [other_first, other_end] = extent_of(image);
+    const auto [first, end] = extent_of(view, view.clip().y, view.clip().end_y());
+    const auto [other_first, other_end] = extent_of(image, 0, image.height());
     return std::less<>()(first, other_end) && std::less<>()(other_first, end);
 }
 
@@ -120,6 +121,7 @@ void overlay(const ImageView& view, const ConstImageView& image, Point at, const
     image::check(options.blending, view.format());
     image::check_overlay(image, options);
     const ConstImageView part = image::used_part(image, options);
+    if (view.clip().empty()) return;
     if (!share_memory(view, part)) return composite(view, part, at, options);
     const Image copy = copied(part);
     composite(view, copy, at, options);

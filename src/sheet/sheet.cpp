@@ -4,36 +4,53 @@
 #include "sheet/program.hpp"
 #include "sheet/read_program.hpp"
 
-#include <coldbrick/draw.hpp>
 #include <coldbrick/error.hpp>
 
 #include <fmt/core.h>
 
+#include <algorithm>
 #include <cstdint>
 #include <new>
 #include <utility>
 
 namespace coldbrick {
 
-Image Sheet::blank(PixelFormat format) const {
+namespace {
+
+/// Calls make() and tells, with the sheet's place, if there is not enough memory for rows of it.
+template <class Make>
+auto with_memory(const Sheet& sheet, PixelFormat format, std::int32_t rows, const Make& make) {
+    const auto bytes = static_cast<std::uint64_t>(sheet.size.width) * static_cast<std::uint64_t>(rows) *
+                       static_cast<std::uint64_t>(layout(format).bytes);
     try {
-        return Image(size, format, ground);
+        return make();
     } catch (const ArgumentError& error) { // beyond the address space
-        throw SheetError(fmt::format("{}: {}", place, error.what()));
+        throw SheetError(fmt::format("{}: {}", sheet.place, error.what()));
     } catch (const std::bad_alloc&) {
-        const std::uint64_t bytes = static_cast<std::uint64_t>(size.width) *
-                                    static_cast<std::uint64_t>(size.height) *
-                                    static_cast<std::uint64_t>(layout(format).bytes);
         throw SheetError(fmt::format("{}: there is not enough memory for a picture of {} x {} {} pixels, "
                                      "{} bytes",
-                                     place, size.width, size.height, layout(format).name, bytes));
+                                     sheet.place, sheet.size.width, rows, layout(format).name, bytes));
     }
 }
 
-Image Sheet::render(PixelFormat format) const {
+} // namespace
+
+Image Sheet::blank(PixelFormat format) const {
+    return with_memory(*this, format, size.height, [&] { return Image(size, format, ground); });
+}
+
+Image Sheet::render(PixelFormat format, const RenderOptions& options) const {
     Image image = blank(format);
-    draw(image, drawing);
+    coldbrick::render(drawing, image, options);
     return image;
+}
+
+bool Sheet::render_bands(PixelFormat format, std::int32_t band_height, BandReceiver receiver,
+                         const RenderOptions& options) const {
+    return with_memory(*this, format, std::min(band_height, size.height), [&] {
+        return coldbrick::render_bands(drawing, size, band_height, receiver,
+                                       {.format = format, .ground = ground, .rendering = options});
+    });
 }
 
 namespace {

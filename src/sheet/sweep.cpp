@@ -147,7 +147,7 @@ class Sweeper {
         for (const Setting& setting : own)
             result.caption +=
                 fmt::format("{}{} = {}", result.caption.empty() ? "" : ", ", setting.name, setting.value);
-        Image picture = carried_out(own, result.caption).render(format_);
+        Image picture = carried_out(own, result.caption).render(format_, {.threads = 1});
         if (unchanged_ && unchanged_->size() == picture.size())
             picture = highlighted(picture, difference(*unchanged_, picture).region);
         const Size most = sweep_.largest.value_or(picture.size());

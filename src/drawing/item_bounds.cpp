@@ -13,19 +13,6 @@ namespace {
 constexpr Box everywhere{base::first_coordinate, base::first_coordinate, base::coordinates,
                          base::coordinates};
 
-/// True if the mode changes pixels where what is laid over them is see-through.
-bool changes_where_nothing_is(BlendMode mode) {
-    switch (mode) {
-    case BlendMode::copy:
-    case BlendMode::clear:
-    case BlendMode::source_in:
-    case BlendMode::destination_in:
-    case BlendMode::source_out:
-    case BlendMode::destination_atop: return true;
-    default: return false;
-    }
-}
-
 } // namespace
 
 Box bounds_of(const Drawing::StyledShape& item) {
@@ -52,7 +39,7 @@ Box bounds_of(const Drawing::Print& print) {
 }
 
 Box bounds_of(const Drawing::Group& group) {
-    const bool all = group.style.layer && changes_where_nothing_is(group.style.layer->mode);
+    const bool all = group.style.layer && paint::erases(group.style.layer->mode);
     const Box inside = all ? everywhere : group.drawing->bounds();
     return group.style.clip ? inside.intersection((*group.style.clip)->bounds()) : inside;
 }

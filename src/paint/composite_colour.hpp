@@ -61,6 +61,24 @@ constexpr bool is_for_bits(BlendMode mode) {
     return mode == BlendMode::bits_and || mode == BlendMode::bits_or || mode == BlendMode::bits_xor;
 }
 
+/// True of the modes that change the numbers of channels and leave alpha.
+constexpr bool only_changes_numbers(BlendMode mode) {
+    return is_for_bits(mode) || mode == BlendMode::invert;
+}
+
+/// True if a source that is wholly see-through changes what is there.
+constexpr bool erases(BlendMode mode) {
+    switch (mode) {
+    case BlendMode::copy:
+    case BlendMode::clear:
+    case BlendMode::source_in:
+    case BlendMode::destination_in:
+    case BlendMode::source_out:
+    case BlendMode::destination_atop: return true;
+    default: return false;
+    }
+}
+
 /// Any mode, in integers where that is exact, and otherwise rounded once from real numbers, halves up.
 Colour composite(BlendMode mode, const Colour& source, const Colour& backdrop);
 Colour16 composite(BlendMode mode, const Colour16& source, const Colour16& backdrop);

@@ -1,6 +1,11 @@
 #include "paint/composite_run.hpp"
 
+#include "paint/blend_formulas.hpp"
+#include "paint/composite_integers.hpp"
+#include "paint/composite_reals.hpp"
 #include "paint/simd_rows.hpp"
+
+#include <algorithm>
 
 namespace coldbrick::paint {
 
@@ -33,23 +38,90 @@ bool lays_over_bytes(const Surface& surface, const Blending& blending) {
 
 } // namespace
 
+namespace {
+
+/// The pixels one after the other: what shows of a paint, mixed with what is there.
+template <class C, class Read, class Mix, class Write>
+[[gnu::always_inline]] inline void
+composite_singly(const Surface& surface, const ChannelMask& mask, std::uint8_t opacity, std::byte* at,
+                 std::span<const C> colours, const Read& read, const Mix& mix, const Write& write) {
+    const bool gray = surface.codec.layout->is_gray();
+    const bool all = mask.all();
+    for (const C& colour : colours) {
+        C source = with_opacity(colour, opacity);
+        if (gray) source.red = source.green = source.blue = gray_of(source);
+        const C backdrop = read(at);
+        const C result = mix(source, backdrop);
+        write(all ? result : masked(mask, result, backdrop), at);
+        at += surface.pixel_stride_bytes;
+    }
+}
+
+/// The numbers that the channels are stored as, if they are each on their own and of the colour's depth.
+template <class C>
+using Stored = std::conditional_t<std::same_as<C, Colour>, std::uint8_t,
+                                  std::conditional_t<std::same_as<C, Colour16>, std::uint16_t, float>>;
+
+template <BlendMode mode, class C>
+void composite_wholly(const Surface& surface, const ChannelMask& mask, std::uint8_t opacity, std::byte* at,
+                      std::span<const C> colours) {
+    const Codec codec = surface.codec; // a copy: stores of pixels may alias it
+    composite_singly(
+        surface, mask, opacity, at, colours,
+        [&](const std::byte* pixel) { return codec.decode_channels<C, Stored<C>>(pixel); },
+        [](const C& source, const C& backdrop) { return composite_as<mode>(source, backdrop); },
+        [&](const C& colour, std::byte* pixel) { codec.encode_channels<Stored<C>>(colour, pixel); });
+}
+
+/// Any blending of anything.
+template <class C>
+void composite_otherwise(const Surface& surface, const ChannelMask& mask, const Blending& blending,
+                         std::byte* at, std::span<const C> colours, const std::uint8_t* coverages) {
+    composite_singly(
+        surface, mask, blending.opacity, at, colours,
+        [&](const std::byte* pixel) { return surface.codec.decode<C>(pixel); },
+        [&](const C& source, const C& backdrop) {
+            return composite(blending, source, backdrop, coverages == nullptr ? 255 : *coverages++);
+        },
+        [&](const C& colour, std::byte* pixel) { surface.codec.encode(colour, pixel); });
+}
+
+template <class C>
+void composite_part(const Surface& surface, const ChannelMask& mask, const Blending& blending, std::byte* at,
+                    std::span<const C> colours, const std::uint8_t* coverages) {
+    const bool has_channels = surface.codec.layout->channel_bytes() != 0;
+    if (coverages != nullptr || blending.space != BlendSpace::encoded || !has_channels)
+        return composite_otherwise(surface, mask, blending, at, colours, coverages);
+    with_mode(blending.mode,
+              [&](auto known) { composite_wholly<known()>(surface, mask, blending.opacity, at, colours); });
+}
+
+} // namespace
+
 template <class C>
 void composite_run(const Surface& surface, const Blending& blending, std::int64_t x, std::int64_t y,
                    std::span<const C> colours, const std::uint8_t* coverages) {
+    std::byte* at = surface.address(x, y);
+    const ChannelMask mask = mask_for(surface);
     if constexpr (std::same_as<C, Colour>)
         if (coverages == nullptr && lays_over_bytes(surface, blending))
-            return composite_over_row(colours, surface.address(x, y), surface.codec);
-    const ChannelMask mask = mask_for(surface);
-    const bool gray = surface.codec.layout->is_gray();
-    std::byte* at = surface.address(x, y);
-    for (const C& colour : colours) {
-        C source = with_opacity(colour, blending.opacity);
-        if (gray) source.red = source.green = source.blue = gray_of(source);
-        const C backdrop = surface.codec.decode<C>(at);
-        const C result = composite(blending, source, backdrop, coverages == nullptr ? 255 : *coverages++);
-        surface.codec.encode(mask.all() ? result : masked(mask, result, backdrop), at);
-        at += surface.pixel_stride_bytes;
-    }
+            return composite_over_row(colours, at, surface.codec);
+    if constexpr (!std::same_as<C, RealColour>)
+        if (composites_integers(surface, blending, coverages != nullptr)) {
+            while (!colours.empty()) {
+                const auto block = colours.first(std::min(integer_block, colours.size()));
+                if (!composite_integers(surface, mask, blending, at, block, coverages))
+                    composite_part(surface, mask, blending, at, block, coverages);
+                colours = colours.subspan(block.size());
+                at += static_cast<std::ptrdiff_t>(block.size()) * surface.pixel_stride_bytes;
+                if (coverages != nullptr) coverages += block.size();
+            }
+            return;
+        }
+    if constexpr (std::same_as<C, RealColour>)
+        if (coverages == nullptr && composites_reals(surface, blending))
+            return composite_reals(mask, blending, at, colours);
+    composite_part(surface, mask, blending, at, colours, coverages);
 }
 
 template void composite_run(const Surface&, const Blending&, std::int64_t, std::int64_t,

@@ -65,6 +65,40 @@ struct Codec {
         return result;
     }
 
+    /// The same where channels are Stored numbers.
+    template <class C, class Stored>
+    [[nodiscard]] C decode_channels(const std::byte* pixel) const {
+        using Value = typename ChannelDepth<C>::Value;
+        const auto get = [pixel](int offset, Value otherwise) {
+            return offset == PixelLayout::none ? otherwise : read<C, Stored>(pixel + offset);
+        };
+        const Value alpha = get(layout->alpha, ChannelDepth<C>::most);
+        if (layout->is_gray()) {
+            const Value gray = get(layout->gray, 0);
+            return {gray, gray, gray, alpha};
+        }
+        return {get(layout->red, 0), get(layout->green, 0), get(layout->blue, 0), alpha};
+    }
+
+    template <class Stored, class C>
+    void encode_channels(const C& colour, std::byte* pixel) const {
+        const auto put = [pixel](int offset, typename ChannelDepth<C>::Value value) {
+            if (offset != PixelLayout::none) write<Stored, C>(value, pixel + offset);
+        };
+        if (layout->is_gray()) {
+            // At another depth from real numbers, so that it is rounded once.
+            if constexpr (std::same_as<C, Own<Stored>>)
+                put(layout->gray, gray_of(colour));
+            else
+                write<Stored, RealColour>(gray_of(to_depth<RealColour>(colour)), pixel + layout->gray);
+        } else {
+            put(layout->red, colour.red);
+            put(layout->green, colour.green);
+            put(layout->blue, colour.blue);
+        }
+        put(layout->alpha, colour.alpha);
+    }
+
   private:
     /// The bytes of a pixel with channels of 8 bits: every draw call passes here.
     [[nodiscard]] std::uint64_t word(const Colour& colour) const {
@@ -107,39 +141,6 @@ struct Codec {
     template <class C>
     static double to_real(typename ChannelDepth<C>::Value value) {
         return static_cast<double>(value) / ChannelDepth<C>::most;
-    }
-
-    template <class C, class Stored>
-    [[nodiscard]] C decode_channels(const std::byte* pixel) const {
-        using Value = typename ChannelDepth<C>::Value;
-        const auto get = [pixel](int offset, Value otherwise) {
-            return offset == PixelLayout::none ? otherwise : read<C, Stored>(pixel + offset);
-        };
-        const Value alpha = get(layout->alpha, ChannelDepth<C>::most);
-        if (layout->is_gray()) {
-            const Value gray = get(layout->gray, 0);
-            return {gray, gray, gray, alpha};
-        }
-        return {get(layout->red, 0), get(layout->green, 0), get(layout->blue, 0), alpha};
-    }
-
-    template <class Stored, class C>
-    void encode_channels(const C& colour, std::byte* pixel) const {
-        const auto put = [pixel](int offset, typename ChannelDepth<C>::Value value) {
-            if (offset != PixelLayout::none) write<Stored, C>(value, pixel + offset);
-        };
-        if (layout->is_gray()) {
-            // At another depth from real numbers, so that it is rounded once.
-            if constexpr (std::same_as<C, Own<Stored>>)
-                put(layout->gray, gray_of(colour));
-            else
-                write<Stored, RealColour>(gray_of(to_depth<RealColour>(colour)), pixel + layout->gray);
-        } else {
-            put(layout->red, colour.red);
-            put(layout->green, colour.green);
-            put(layout->blue, colour.blue);
-        }
-        put(layout->alpha, colour.alpha);
     }
 
     template <class C>

@@ -12,6 +12,7 @@
 
 #include <algorithm>
 #include <functional>
+#include <optional>
 #include <utility>
 #include <vector>
 
@@ -108,7 +109,9 @@ class PictureRows {
 void composite(const ImageView& view, const ConstImageView& part, Point at, const Overlay& options) {
     const Visible visible = visible_part(view, options.orientation.laid(part.size()), at, options.hot_spot);
     if (visible.box.empty()) return;
-    const paint::Surface surface = image::surface_of(view);
+    paint::Surface surface = image::surface_of(view);
+    std::optional<paint::NearestEntries> nearest;
+    if (view.palette() != nullptr) surface.codec.nearest = &nearest.emplace(*view.palette());
     paint::at_depth(*surface.codec.layout, [&]<class C>(C) {
         PictureRows<C> rows(part, options);
         for (std::int32_t row = 0; row < visible.box.height; ++row) rows.composite_row(surface, visible, row);

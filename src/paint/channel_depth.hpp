@@ -51,6 +51,8 @@ constexpr typename ChannelDepth<C>::Value channel(std::uint32_t value, std::uint
         return static_cast<double>(value) / most;
     else if (most == ChannelDepth<C>::most)
         return static_cast<typename ChannelDepth<C>::Value>(value);
+    else if (std::same_as<C, Colour> && most == 65535) // the same for all of them, without a division
+        return static_cast<typename ChannelDepth<C>::Value>((value * 255 + 32895) >> 16U);
     else
         return static_cast<typename ChannelDepth<C>::Value>((2 * value * ChannelDepth<C>::most + most) /
                                                             (2 * most));

@@ -2,12 +2,10 @@
 
 #include "paint/blend_formulas.hpp"
 #include "paint/cpu_features.hpp"
+#include "paint/reals.hpp"
 
 #include <algorithm>
 #include <cstring>
-
-// Functions that are all inlined have no binary interface that registers could change.
-#pragma GCC diagnostic ignored "-Wpsabi"
 
 namespace coldbrick::paint {
 
@@ -16,21 +14,8 @@ namespace {
 // The formulas of composite_as(), operation by operation, so that every number comes out the same.
 
 using Floats [[gnu::vector_size(16)]] = float;
-using Reals [[gnu::vector_size(32)]] = double;        ///< red, green, blue, alpha
-using Choice [[gnu::vector_size(32)]] = std::int64_t; ///< all ones where something is true
-
-[[gnu::always_inline]] inline Reals chosen(const Choice& choice, const Reals& one, const Reals& other) {
-    return choice ? one : other;
-}
-[[gnu::always_inline]] inline Reals all(double value) {
-    return Reals{} + value;
-}
-[[gnu::always_inline]] inline Reals in_range(const Reals& value) { // what is not a number is 0
-    return chosen(value >= all(1), all(1), chosen(value > all(0), value, all(0)));
-}
-
 [[gnu::always_inline]] inline Reals hard_light_of(const Reals& cb, const Reals& cs) {
-    return chosen(cs <= all(0.5), cb * (2 * cs), cb + (2 * cs - 1) - cb * (2 * cs - 1));
+    return chosen(cs <= four_times(0.5), cb * (2 * cs), cb + (2 * cs - 1) - cb * (2 * cs - 1));
 }
 
 template <BlendMode mode>
@@ -76,13 +61,13 @@ template <BlendMode mode>
 
 template <BlendMode mode>
 [[gnu::always_inline]] inline void composite_row(std::byte* at, std::span<const RealColour> colours,
-                                                 std::uint8_t opacity, const Choice& may_change) {
+                                                 std::uint8_t opacity, const ChoiceOfReals& may_change) {
     for (const RealColour& colour : colours) {
         const RealColour shown = with_opacity(colour, opacity);
         Floats stored;
         std::memcpy(&stored, at, sizeof stored);
         const Reals backdrop = in_range(__builtin_convertvector(stored, Reals));
-        const Reals source{shown.red, shown.green, shown.blue, shown.alpha};
+        const Reals source = reals(shown);
         const Reals result = chosen(may_change, composited<mode>(source, backdrop), backdrop);
         stored = __builtin_convertvector(in_range(result), Floats);
         std::memcpy(at, &stored, sizeof stored);
@@ -91,12 +76,12 @@ template <BlendMode mode>
 }
 template <BlendMode mode>
 COLDBRICK_WIDE void composite_wide(std::byte* at, std::span<const RealColour> colours, std::uint8_t opacity,
-                                   const Choice& may_change) {
+                                   const ChoiceOfReals& may_change) {
     composite_row<mode>(at, colours, opacity, may_change);
 }
 template <BlendMode mode>
 void composite_narrow(std::byte* at, std::span<const RealColour> colours, std::uint8_t opacity,
-                      const Choice& may_change) {
+                      const ChoiceOfReals& may_change) {
     composite_row<mode>(at, colours, opacity, may_change);
 }
 
@@ -111,7 +96,8 @@ bool composites_reals(const Surface& surface, const Blending& blending) {
 void composite_reals(const ChannelMask& mask, const Blending& blending, std::byte* at,
                      std::span<const RealColour> colours) {
     const auto choice = [](bool chosen) { return chosen ? std::int64_t{-1} : 0; };
-    const Choice may_change{choice(mask.red), choice(mask.green), choice(mask.blue), choice(mask.alpha)};
+    const ChoiceOfReals may_change{choice(mask.red), choice(mask.green), choice(mask.blue),
+                                   choice(mask.alpha)};
     with_mode(blending.mode, [&](auto known) {
         if constexpr (is_known(known()))
             wide_vectors() ? composite_wide<known()>(at, colours, blending.opacity, may_change)

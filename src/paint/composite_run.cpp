@@ -66,11 +66,15 @@ template <BlendMode mode, class C>
 void composite_wholly(const Surface& surface, const ChannelMask& mask, std::uint8_t opacity, std::byte* at,
                       std::span<const C> colours) {
     const Codec codec = surface.codec; // a copy: stores of pixels may alias it
+    const auto mix = [](const C& source, const C& backdrop) { return composite_as<mode>(source, backdrop); };
+    if (codec.layout->channel_bytes() != 0)
+        return composite_singly(
+            surface, mask, opacity, at, colours,
+            [&](const std::byte* pixel) { return codec.decode_channels<C, Stored<C>>(pixel); }, mix,
+            [&](const C& colour, std::byte* pixel) { codec.encode_channels<Stored<C>>(colour, pixel); });
     composite_singly(
-        surface, mask, opacity, at, colours,
-        [&](const std::byte* pixel) { return codec.decode_channels<C, Stored<C>>(pixel); },
-        [](const C& source, const C& backdrop) { return composite_as<mode>(source, backdrop); },
-        [&](const C& colour, std::byte* pixel) { codec.encode_channels<Stored<C>>(colour, pixel); });
+        surface, mask, opacity, at, colours, [&](const std::byte* pixel) { return codec.decode<C>(pixel); },
+        mix, [&](const C& colour, std::byte* pixel) { codec.encode(colour, pixel); });
 }
 
 /// Any blending of anything.
@@ -89,8 +93,7 @@ void composite_otherwise(const Surface& surface, const ChannelMask& mask, const 
 template <class C>
 void composite_part(const Surface& surface, const ChannelMask& mask, const Blending& blending, std::byte* at,
                     std::span<const C> colours, const std::uint8_t* coverages) {
-    const bool has_channels = surface.codec.layout->channel_bytes() != 0;
-    if (coverages != nullptr || blending.space != BlendSpace::encoded || !has_channels)
+    if (coverages != nullptr || blending.space != BlendSpace::encoded)
         return composite_otherwise(surface, mask, blending, at, colours, coverages);
     with_mode(blending.mode,
               [&](auto known) { composite_wholly<known()>(surface, mask, blending.opacity, at, colours); });

@@ -39,6 +39,10 @@ void Painter::use_constant_blend(const Colour& colour) {
 /// Deep colours that hide what is there are written as they are, too.
 void Painter::use_deep_pixel() {
     way_ = Way::general;
+    if (surface_.codec.layout->kind == PixelLayout::Kind::index) {
+        nearest_ = std::make_unique<NearestEntries>(*surface_.codec.palette);
+        surface_.codec.nearest = nearest_.get();
+    }
     const BlendMode mode = blending_.mode;
     if (!surface_.mask.all() || blending_.opacity != 255) return;
     const auto use = [&](const auto& colour) {

@@ -16,6 +16,7 @@
 
 #include <cstddef>
 #include <cstdint>
+#include <memory>
 #include <optional>
 #include <span>
 
@@ -88,8 +89,9 @@ class Painter {
     PixelBytes pixel_{};
     std::int64_t pattern_x_ = 0;
     std::int64_t pattern_y_ = 0;
-    std::optional<ConstantBlend> blend_;    ///< if the way is to mix
-    std::optional<PatternSampler> sampler_; ///< if the paint is a pattern
+    std::optional<ConstantBlend> blend_;      ///< if the way is to mix
+    std::optional<PatternSampler> sampler_;   ///< if the paint is a pattern
+    std::unique_ptr<NearestEntries> nearest_; ///< if entries of a palette are looked for
 };
 
 } // namespace coldbrick::paint

@@ -1,7 +1,12 @@
 #include "paint/pattern_sampler.hpp"
 
+#include "paint/cpu_features.hpp"
+#include "paint/reals.hpp"
+
 #include <algorithm>
+#include <array>
 #include <cmath>
+#include <limits>
 
 namespace coldbrick::paint {
 
@@ -32,17 +37,30 @@ const Colour& at(const Stipple& stipple, std::int64_t x, std::int64_t y) {
     return (row >> bit & 1U) != 0 ? stipple.colour : stipple.ground;
 }
 
-const Colour16& at(const Texture& texture, std::int64_t x, std::int64_t y) {
-    const auto row = static_cast<std::size_t>(modulo(y, texture.size.height));
-    const auto column = static_cast<std::size_t>(modulo(x, texture.size.width));
-    return texture.pixels[row * static_cast<std::size_t>(texture.size.width) + column];
-}
-
 // Each fills colours with a pattern's pixels from (x, y) on to the right.
 
-template <class C, class Kind>
-void fill_row(const Kind& kind, const Ramp&, std::int64_t x, std::int64_t y, std::span<C> colours) {
-    for (C& colour : colours) colour = to_depth<C>(at(kind, x++, y));
+template <class C>
+void fill_row(const Texture& texture, const Ramp&, std::int64_t x, std::int64_t y, std::span<C> colours) {
+    const auto width = static_cast<std::size_t>(texture.size.width);
+    const auto row = static_cast<std::size_t>(modulo(y, texture.size.height));
+    const std::span<const Colour16> pixels = std::span(texture.pixels).subspan(row * width, width);
+    auto column = static_cast<std::size_t>(modulo(x, texture.size.width));
+    while (!colours.empty()) { // up to where the texture repeats
+        const std::size_t count = std::min(colours.size(), width - column);
+        for (std::size_t i = 0; i < count; ++i) colours[i] = to_depth<C>(pixels[column + i]);
+        colours = colours.subspan(count);
+        column = 0;
+    }
+}
+
+template <class C>
+void fill_row(const Stipple& stipple, const Ramp&, std::int64_t x, std::int64_t y, std::span<C> colours) {
+    std::array<C, 8> repeated;
+    for (std::int64_t i = 0; i < 8; ++i)
+        repeated[static_cast<std::size_t>(i)] = to_depth<C>(at(stipple, x + i, y));
+    for (; colours.size() >= repeated.size(); colours = colours.subspan(repeated.size()))
+        std::ranges::copy(repeated, colours.begin());
+    std::ranges::copy(std::span(repeated).first(colours.size()), colours.begin());
 }
 
 template <class C>
@@ -59,11 +77,45 @@ void fill_row(const Hatch& hatch, const Ramp&, std::int64_t x, std::int64_t y, s
     const bool rises = both || hatch.direction == Direction::rising;
     Phase phase(falls ? x - y : rises ? x + y : x, hatch.spacing);
     Phase other(both ? x - y : 0, hatch.spacing); // of the lattice's other lines
-    for (C& colour : colours) {
+    const auto spacing = static_cast<std::size_t>(hatch.spacing);
+    for (C& colour : colours.first(std::min(spacing, colours.size()))) {
         colour = phase.value() < hatch.width || (both && other.value() < hatch.width) ? painted : ground;
         phase.next();
         other.next();
     }
+    for (std::size_t done = spacing; done < colours.size();) { // what repeats is twice as long each time
+        const std::size_t count = std::min(done, colours.size() - done);
+        std::ranges::copy(colours.first(count), colours.begin() + static_cast<std::ptrdiff_t>(done));
+        done += count;
+    }
+}
+
+/// Fills colours with those of a ramp at place_of(0), place_of(1) and so on, most of which lie between the
+/// same stops as the one before.
+template <class C, class PlaceOf>
+[[gnu::always_inline]] inline void fill_along(const Ramp& ramp, std::span<C> colours,
+                                              const PlaceOf& place_of) {
+    Ramp::Piece piece = ramp.piece_at(place_of(0));
+    for (std::size_t i = 0; i < colours.size(); ++i) {
+        const double place = place_of(static_cast<std::int64_t>(i));
+        if (!piece.has(place)) piece = ramp.piece_at(place);
+        const Reals colour = reals(piece.colour) + reals(piece.slope) * (place - piece.from);
+        if constexpr (std::same_as<C, Colour>)
+            colours[i] = to_bytes(colour);
+        else
+            colours[i] = to_depth<C>(RealColour{colour[0], colour[1], colour[2], colour[3]});
+    }
+}
+
+/// The same in the registers that the processor has.
+template <class C, class PlaceOf>
+COLDBRICK_WIDE void fill_along_wide(const Ramp& ramp, std::span<C> colours, const PlaceOf& place_of) {
+    fill_along(ramp, colours, place_of);
+}
+template <class C, class PlaceOf>
+void fill_along_any(const Ramp& ramp, std::span<C> colours, const PlaceOf& place_of) {
+    if (colours.empty()) return;
+    wide_vectors() ? fill_along_wide(ramp, colours, place_of) : fill_along(ramp, colours, place_of);
 }
 
 template <class C>
@@ -73,22 +125,26 @@ void fill_row(const LinearGradient& gradient, const Ramp& ramp, std::int64_t x, 
     const auto along_y = static_cast<double>(std::int64_t{gradient.to.y} - gradient.from.y);
     const double square = along_x * along_x + along_y * along_y;
     const auto from_y = static_cast<double>(y - gradient.from.y);
-    const auto colour_at = [&](std::int64_t column) {
-        const auto from_x = static_cast<double>(column - gradient.from.x);
-        return to_depth<C>(ramp.at((from_x * along_x + from_y * along_y) / square));
+    const std::int64_t from_x = x - gradient.from.x;
+    const auto place_of = [=](std::int64_t i) __attribute__((always_inline)) {
+        return (static_cast<double>(from_x + i) * along_x + from_y * along_y) / square;
     };
-    if (along_x == 0) return (void)std::ranges::fill(colours, colour_at(x));
-    for (C& colour : colours) colour = colour_at(x++);
+    if (along_x != 0) return fill_along_any(ramp, colours, place_of);
+    fill_along_any(ramp, colours.first(std::min<std::size_t>(1, colours.size())), place_of);
+    if (!colours.empty()) std::ranges::fill(colours, C(colours[0]));
 }
 
 template <class C>
 void fill_row(const RadialGradient& gradient, const Ramp& ramp, std::int64_t x, std::int64_t y,
               std::span<C> colours) {
     const auto down = static_cast<double>(y - gradient.centre.y);
-    for (C& colour : colours) {
-        const auto across = static_cast<double>(x++ - gradient.centre.x);
-        colour = to_depth<C>(ramp.at(std::sqrt(across * across + down * down) / gradient.radius));
-    }
+    const std::int64_t from_x = x - gradient.centre.x;
+    const auto radius = static_cast<double>(gradient.radius);
+    fill_along_any(
+        ramp, colours, [=](std::int64_t i) __attribute__((always_inline)) {
+            const auto across = static_cast<double>(from_x + i);
+            return std::sqrt(across * across + down * down) / radius;
+        });
 }
 
 /// How a colour changes to another along so much.
@@ -109,15 +165,14 @@ Ramp::Ramp(const std::vector<ColourStop>& stops) {
     }
 }
 
-RealColour Ramp::at(double place) const {
+Ramp::Piece Ramp::piece_at(double place) const {
+    constexpr double infinity = std::numeric_limits<double>::infinity();
+    constexpr RealColour level{0, 0, 0, 0};
     const auto after = std::ranges::upper_bound(steps_, place, {}, &Step::place);
-    if (after == steps_.begin()) return after->colour;
+    if (after == steps_.begin()) return {-infinity, after->place, 0, after->colour, level};
     const Step& step = *(after - 1);
-    if (after == steps_.end()) return step.colour;
-    const double further = place - step.place;
-    const auto along = [further](double from, double change) { return from + change * further; };
-    return {along(step.colour.red, step.slope.red), along(step.colour.green, step.slope.green),
-            along(step.colour.blue, step.slope.blue), along(step.colour.alpha, step.slope.alpha)};
+    if (after == steps_.end()) return {step.place, infinity, 0, step.colour, level};
+    return {step.place, after->place, step.place, step.colour, step.slope};
 }
 
 PatternSampler::PatternSampler(const Pattern& pattern) : pattern_(&pattern) {

@@ -18,7 +18,17 @@ class Ramp {
     Ramp() = default;
     explicit Ramp(const std::vector<ColourStop>& stops);
 
-    [[nodiscard]] RealColour at(double place) const;
+    /// The places [begin, end) at which the colour is `colour` plus `slope` for each 1 from `from` on.
+    struct Piece {
+        double begin;
+        double end;
+        double from;
+        RealColour colour;
+        RealColour slope;
+
+        [[nodiscard]] bool has(double place) const { return place >= begin && place < end; }
+    };
+    [[nodiscard]] Piece piece_at(double place) const;
 
   private:
     struct Step {

@@ -3,6 +3,7 @@
 #pragma once
 
 #include "paint/channel_depth.hpp"
+#include "paint/nearest_entries.hpp"
 
 #include <coldbrick/palette.hpp>
 #include <coldbrick/pixel_format.hpp>
@@ -25,7 +26,8 @@ using PixelBytes = std::array<std::uint64_t, 2>;
 /// A format and what is needed to read and write its pixels.
 struct Codec {
     const PixelLayout* layout;
-    const Palette* palette; ///< of indexed8; null otherwise
+    const Palette* palette;            ///< of indexed8; null otherwise
+    NearestEntries* nearest = nullptr; ///< of the palette, or null: each colour is looked for anew
 
     /// The colour of a pixel. Gray gives equal red, green and blue, a format without alpha is opaque, and
     /// numbers beyond the palette are see-through black.
@@ -52,7 +54,7 @@ struct Codec {
         case Kind::words: return encode_channels<std::uint16_t>(colour, pixel);
         case Kind::floats: return encode_channels<float>(colour, pixel);
         case Kind::packed: return encode_packed(colour, pixel);
-        case Kind::index: *pixel = static_cast<std::byte>(palette->nearest(to_depth<Colour>(colour)));
+        case Kind::index: *pixel = static_cast<std::byte>(nearest_entry(to_depth<Colour>(colour)));
         }
     }
 
@@ -100,6 +102,10 @@ struct Codec {
     }
 
   private:
+    [[nodiscard]] std::size_t nearest_entry(const Colour& colour) const {
+        return nearest != nullptr ? nearest->find(colour) : palette->nearest(colour);
+    }
+
     /// The bytes of a pixel with channels of 8 bits: every draw call passes here.
     [[nodiscard]] std::uint64_t word(const Colour& colour) const {
         const auto at = [](int offset, std::uint64_t value) {

@@ -327,6 +327,10 @@ class DrawCall {
             if (plain_.bytes != 0 && (paint_whole(shape, style_, view_.clip(), plain_) ||
                                       paint_cut(shape, style_, view_.clip(), plain_)))
                 return;
+        if constexpr (std::same_as<Style, Stroke> && StrokedThin<S>)
+            if (replaced_.bytes != 0 && is_thin(style_) &&
+                stroke_thin(shape, pen_of(style_), clip_, replaced_))
+                return;
         spans_->place_pattern(shape);
         if constexpr (std::same_as<Style, Stroke>)
             spans_->paint_spans([&](raster::SpanSink& sink) { rasterise(shape, style_, filled_, sink); });
@@ -336,7 +340,8 @@ class DrawCall {
 
     void make_painter() {
         spans_.emplace(view_, style_.paint, style_.blending);
-        if (has_plain_form(style_)) plain_ = spans_->painter().plain_pixels();
+        replaced_ = spans_->painter().plain_pixels();
+        if (has_plain_form(style_)) plain_ = replaced_;
     }
 
     const ImageView& view_;
@@ -344,7 +349,8 @@ class DrawCall {
     InsideRule filled_;
     base::Clip clip_;
     std::optional<SpanPainter> spans_;
-    paint::PlainPixels plain_{}; ///< of no bytes unless the style has a plain form and pixels are replaced
+    paint::PlainPixels replaced_{}; ///< of no bytes unless pixels are replaced
+    paint::PlainPixels plain_{};    ///< of no bytes unless the style has a plain form and pixels are replaced
 };
 
 /// The same with two styles, the stroke over the fill, which it sees.

@@ -6,16 +6,19 @@
 #include "raster/thin/small_ellipses.hpp"
 #include "raster/thin/thin_circle_steps.hpp"
 #include "raster/thin/thin_ellipse_steps.hpp"
-#include "raster/thin/thin_line_steps.hpp"
+#include "raster/thin/thin_paths.hpp"
 
 #include <coldbrick/box.hpp>
 #include <coldbrick/circle.hpp>
 #include <coldbrick/ellipse.hpp>
 #include <coldbrick/line.hpp>
+#include <coldbrick/polyline.hpp>
 
 #include <algorithm>
+#include <array>
 #include <cstddef>
 #include <cstdint>
+#include <span>
 
 namespace coldbrick::image {
 
@@ -220,6 +223,29 @@ QuarterPen(Write, std::byte*, std::byte*, std::ptrdiff_t, std::ptrdiff_t, std::p
         });
     return true;
 }
+
+// Paths of width 1 whose lines may share pixels: writing these again changes nothing. Each returns false,
+// having painted nothing, where something else must do.
+
+inline bool stroke_thin(std::span<const Point> points, bool closed, const raster::Pen& pen,
+                        const base::Clip& clip, const paint::PlainPixels& pixels) {
+    return raster::visit_thin_path(points, closed, pen, clip,
+                                   [&](const raster::ThinLineSteps& steps) { write_steps(steps, pixels); });
+}
+inline bool stroke_thin(const Line& line, const raster::Pen& pen, const base::Clip& clip,
+                        const paint::PlainPixels& pixels) {
+    return stroke_thin(std::array{line.from, line.to}, false, pen, clip, pixels);
+}
+inline bool stroke_thin(const Polyline& polyline, const raster::Pen& pen, const base::Clip& clip,
+                        const paint::PlainPixels& pixels) {
+    return stroke_thin(polyline.points, polyline.closed, pen, clip, pixels);
+}
+
+template <class S>
+concept StrokedThin = requires(const S& shape, const raster::Pen& pen, const base::Clip& clip,
+                               const paint::PlainPixels& pixels) {
+    stroke_thin(shape, pen, clip, pixels);
+};
 
 template <class S>
 concept FilledWhole = requires(const S& shape, const Box& clip, const paint::PlainPixels& pixels) {

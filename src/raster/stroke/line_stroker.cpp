@@ -5,8 +5,7 @@
 #include "raster/spans/span_union.hpp"
 #include "raster/stroke/curve_stroker.hpp"
 #include "raster/stroke/line_segment.hpp"
-#include "raster/thin/thin_dashes.hpp"
-#include "raster/thin/thin_line_steps.hpp"
+#include "raster/thin/thin_paths.hpp"
 
 #include <algorithm>
 #include <array>
@@ -218,45 +217,20 @@ void add_dot(Point point, const Pen& pen, SpanSink& parts) {
     fill(Box{point.x - half, point.y - half, pen.width, pen.width}, parts);
 }
 
-/// Calls visit(from, to) for each line; for a single point, from it to itself.
-template <class Visit>
-void for_each_line(std::span<const Point> points, bool closed, Visit visit) {
-    if (points.size() == 1) visit(points[0], points[0]);
-    for (std::size_t i = 1; i < points.size(); ++i) visit(points[i - 1], points[i]);
-    if (closed && points.size() > 1) visit(points.back(), points.front());
-}
-
 void add_thin(std::span<const Point> points, bool closed, const Pen& pen, SpanSink& parts) {
-    long double begins = 0;
-    const DashPattern dashes(pen.dashes, pen.dash_offset);
-    for_each_line(points, closed, [&](Point from, Point to) {
-        if (!pen.dashed()) return add_line({from, to}, parts);
-        const std::int64_t dx = std::int64_t{to.x} - from.x;
-        const std::int64_t dy = std::int64_t{to.y} - from.y;
-        const long double length = std::hypot(static_cast<long double>(dx), static_cast<long double>(dy));
-        // The product of so short a line has no more digits than a double, which divides much faster.
-        const bool is_short = std::max(std::abs(dx), std::abs(dy)) < std::int64_t{1} << 25;
-        const auto short_length = static_cast<double>(length);
-        const auto position = [&](std::int64_t x, std::int64_t y) {
-            if (length == 0) return begins;
-            if (is_short)
-                return begins + static_cast<double>((x - from.x) * dx + (y - from.y) * dy) / short_length;
-            const base::Int128 along = base::Int128{x - from.x} * dx + base::Int128{y - from.y} * dy;
-            return begins + static_cast<long double>(along) / length;
-        };
-        if (may_show(parts.clip(), from, to, 0))
-            add_thin_dashes(dashes, parts, position, [&](SpanSink& solid) { add_line({from, to}, solid); });
-        begins += length;
-    });
-}
-
-/// The points without those that repeat their neighbour.
-std::vector<Point> distinct(std::span<const Point> points, bool closed) {
-    std::vector<Point> result;
-    result.reserve(points.size());
-    std::ranges::unique_copy(points, std::back_inserter(result));
-    while (closed && result.size() > 1 && result.back() == result.front()) result.pop_back();
-    return result;
+    for_each_thin_line(
+        points, closed, pen, parts.clip(), [&](const ThinLineSteps& steps) { add_steps(steps, parts); },
+        [&](const Line& line, const DashPattern& dashes, long double begins) {
+            const std::int64_t dx = std::int64_t{line.to.x} - line.from.x;
+            const std::int64_t dy = std::int64_t{line.to.y} - line.from.y;
+            const long double length = std::hypot(static_cast<long double>(dx), static_cast<long double>(dy));
+            const auto position = [&](std::int64_t x, std::int64_t y) {
+                const base::Int128 along =
+                    base::Int128{x - line.from.x} * dx + base::Int128{y - line.from.y} * dy;
+                return begins + static_cast<long double>(along) / length;
+            };
+            add_thin_dashes(dashes, parts, position, [&](SpanSink& solid) { add_line(line, solid); });
+        });
 }
 
 void add_join(const WideLine& in, const WideLine& out, Point vertex, const Pen& pen, SpanSink& parts) {

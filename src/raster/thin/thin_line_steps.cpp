@@ -28,11 +28,11 @@ View view_from(const ThinLineSteps& line, const base::Clip& clip) {
 
 } // namespace
 
-void ThinLineSteps::cut(const base::Clip& clip) {
+StepRange ThinLineSteps::shown_by(const base::Clip& clip) const {
     const View view = view_from(*this, clip);
     const std::int64_t last_step = count - 1;
-    count = 0;
-    if (view.last_side < 0 || view.first_side > error_step / 2 || last_step == 0) return;
+    if (view.last_side < 0 || view.first_side > error_step / 2) return {0, 0};
+    if (last_step == 0) return clip.contains(first) ? StepRange{0, 1} : StepRange{0, 0};
     // Side step s holds the steps i with s <= (i * error_step + rounding) / error_reset < s + 1.
     const auto first_step_of = [&](std::int64_t s) {
         return base::ceil_div(base::Int128{error_reset} * s - rounding(), base::Int128{error_step});
@@ -41,19 +41,24 @@ void ThinLineSteps::cut(const base::Clip& clip) {
     base::Int128 last = std::min(last_step, view.last);
     if (view.first_side > 0) begin = std::max(begin, first_step_of(view.first_side));
     if (view.last_side < error_step / 2) last = std::min(last, first_step_of(view.last_side + 1) - 1);
-    if (begin > last) return;
-    const base::Int128 scaled = begin * error_step + rounding();
-    const base::Int128 side_steps = base::floor_div(scaled, base::Int128{error_reset});
-    error = static_cast<std::int64_t>(scaled - side_steps * error_reset) - error_reset;
-    const auto along = static_cast<std::int64_t>(begin);
-    const auto side = static_cast<std::int64_t>(sideways * side_steps);
-    first = {static_cast<std::int32_t>(first.x + (along_y ? side : along)),
-             static_cast<std::int32_t>(first.y + (along_y ? along : side))};
-    count = static_cast<std::int64_t>(last - begin) + 1;
+    if (begin > last) return {0, 0};
+    return {static_cast<std::int64_t>(begin), static_cast<std::int64_t>(last) + 1};
 }
 
-void add_line(const Line& line, SpanSink& sink) {
-    const ThinLineSteps steps(line, sink.clip());
+ThinLineSteps ThinLineSteps::part(const StepRange& steps) const {
+    ThinLineSteps result = *this;
+    result.count = std::max<std::int64_t>(steps.end - steps.begin, 0);
+    if (result.count == 0 || error_reset == 0) return result;
+    const base::Int128 scaled = base::Int128{steps.begin} * error_step + rounding();
+    const auto side_steps = static_cast<std::int64_t>(base::floor_div(scaled, base::Int128{error_reset}));
+    result.error = static_cast<std::int64_t>(scaled - base::Int128{side_steps} * error_reset) - error_reset;
+    const std::int64_t side = sideways * side_steps;
+    result.first = {static_cast<std::int32_t>(first.x + (along_y ? side : steps.begin)),
+                    static_cast<std::int32_t>(first.y + (along_y ? steps.begin : side))};
+    return result;
+}
+
+void add_steps(const ThinLineSteps& steps, SpanSink& sink) {
     if (steps.along_y) {
         std::int64_t y = steps.first.y;
         steps.walk(std::ptrdiff_t{steps.first.x}, 0, steps.sideways, [&](std::ptrdiff_t x) {

@@ -12,6 +12,12 @@
 
 namespace coldbrick::raster {
 
+/// The steps [begin, end).
+struct StepRange {
+    std::int64_t begin;
+    std::int64_t end;
+};
+
 /// The visible pixels of a line, as steps along its longer axis: the single place that decides them.
 ///
 /// Pixel i from the end with the smaller longer-axis coordinate lies floor(ideal + 1/2) along the other axis,
@@ -19,13 +25,14 @@ namespace coldbrick::raster {
 /// "Algorithm for computer control of a digital plotter", IBM Systems Journal 4(1), 1965), which starts from
 /// the exact value at the first visible pixel, so that a cut line has the whole line's pixels.
 struct ThinLineSteps {
-    Point first;                  ///< from here on the longer axis's coordinate grows
-    std::int64_t count = 0;       ///< pixels; 0 if the clip shows none
-    bool along_y = false;         ///< the longer axis is y
-    std::int32_t sideways = 1;    ///< the direction of a side step: 1 or -1
-    std::int64_t error = 0;       ///< below 0; a side step is due when it reaches 0
-    std::int64_t error_step = 0;  ///< added at every step: twice the length of the shorter axis
-    std::int64_t error_reset = 0; ///< taken off at a side step: twice the length of the longer axis
+    Point first;               ///< from here on the longer axis's coordinate grows
+    std::int64_t count = 0;    ///< pixels; 0 if the clip shows none
+    bool along_y = false;      ///< the longer axis is y
+    std::int32_t sideways = 1; ///< the direction of a side step: 1 or -1
+    std::int64_t error = 0;    ///< below 0; a side step is due when it reaches 0
+    std::int64_t error_step =
+        0; ///< added at every step: twice the whole line's length along the shorter axis
+    std::int64_t error_reset = 0; ///< taken off at a side step: twice its length along the longer axis
 
     /// All of the line.
     [[gnu::always_inline]] explicit ThinLineSteps(const Line& line) {
@@ -45,7 +52,18 @@ struct ThinLineSteps {
 
     /// What the clip shows of the line.
     ThinLineSteps(const Line& line, const base::Clip& clip) : ThinLineSteps(line) {
-        if (!clip.contains(line.from) || !clip.contains(line.to)) cut(clip);
+        if (!clip.contains(line.from) || !clip.contains(line.to)) *this = part(shown_by(clip));
+    }
+
+    /// Which of the steps the clip shows.
+    [[nodiscard]] StepRange shown_by(const base::Clip& clip) const;
+
+    /// Some of the steps.
+    [[nodiscard]] ThinLineSteps part(const StepRange& steps) const;
+
+    /// How many side steps come before a step of a whole line.
+    [[nodiscard]] std::int64_t side_of(std::int64_t step) const {
+        return error_reset == 0 ? 0 : (step * error_step + rounding()) / error_reset;
     }
 
     /// Calls visit(pixel) for each pixel from `pixel` on, moving it by `along` at every step and by `side` as
@@ -137,12 +155,14 @@ struct ThinLineSteps {
 
     /// Side step i is floor((i * error_step + rounding) / error_reset): halves go to the larger coordinate.
     [[nodiscard]] std::int64_t rounding() const { return error_reset / 2 - (sideways > 0 ? 0 : 1); }
-
-    /// Keeps what the clip shows.
-    void cut(const base::Clip& clip);
 };
 
+/// Adds pixels, all of which the sink's clip shows.
+void add_steps(const ThinLineSteps& steps, SpanSink& sink);
+
 /// Adds the line at width 1.
-void add_line(const Line& line, SpanSink& sink);
+inline void add_line(const Line& line, SpanSink& sink) {
+    add_steps(ThinLineSteps(line, sink.clip()), sink);
+}
 
 } // namespace coldbrick::raster

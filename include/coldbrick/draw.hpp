@@ -7,6 +7,7 @@
 #include <coldbrick/fill.hpp>
 #include <coldbrick/image_view.hpp>
 #include <coldbrick/paint.hpp>
+#include <coldbrick/point.hpp>
 #include <coldbrick/region.hpp>
 #include <coldbrick/series.hpp>
 #include <coldbrick/shape.hpp>
@@ -39,6 +40,15 @@ void draw(const ImageView& view, const S& shape, const Stroke& stroke);
 /// @throws ArgumentError as above.
 template <ClosedShape S>
 void draw(const ImageView& view, const S& shape, const Fill& fill, const Stroke& stroke);
+
+/// Paints the polygon of one ring of points, as draw() with a Polygon does, without making and copying one
+/// where its edges are crisp. @throws ArgumentError as that.
+void draw_polygon(const ImageView& view, std::span<const Point> ring, const Fill& fill);
+
+/// Paints the polyline through points, as draw() with a Polyline does, without making and copying one where
+/// its width is 1 and its colour opaque. @throws ArgumentError as that.
+void draw_polyline(const ImageView& view, std::span<const Point> points, const Stroke& stroke,
+                   bool closed = false);
 
 /// Paints all pixels of a region that the view's clip shows.
 /// @throws ArgumentError if the blend mode is not one of its enumeration or does not fit the view's format.

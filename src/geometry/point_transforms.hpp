@@ -12,15 +12,21 @@
 
 #include <algorithm>
 #include <cstdint>
+#include <span>
 #include <vector>
 
 namespace coldbrick::geometry {
 
-/// The smallest box of some points and a box.
-inline Box grown_to(Box box, const std::vector<Point>& points) {
+/// The box of some points, at least one.
+inline Box bounds_of_points(std::span<const Point> points) {
     const auto [left, right] = std::ranges::minmax(points, {}, &Point::x);
     const auto [top, bottom] = std::ranges::minmax(points, {}, &Point::y);
-    const Box other = Box::between({left.x, top.y}, {right.x, bottom.y});
+    return Box::between({left.x, top.y}, {right.x, bottom.y});
+}
+
+/// The smallest box of some points and a box.
+inline Box grown_to(Box box, std::span<const Point> points) {
+    const Box other = bounds_of_points(points);
     if (box.empty()) return other;
     const std::int64_t x = std::min(box.x, other.x);
     const std::int64_t y = std::min(box.y, other.y);

@@ -1,9 +1,12 @@
 #include <coldbrick/draw.hpp>
 
+#include "geometry/point_transforms.hpp"
 #include "geometry/shape_instances.hpp"
 #include "image/draw_pipeline.hpp"
 
 #include <algorithm>
+#include <cstdint>
+#include <vector>
 
 namespace coldbrick {
 
@@ -36,6 +39,30 @@ void draw(const ImageView& view, const S& shape, const Stroke& stroke) {
 template <ClosedShape S>
 void draw(const ImageView& view, const S& shape, const Fill& fill, const Stroke& stroke) {
     draw_one<image::FillAndStrokeCall>(view, shape, fill, stroke);
+}
+
+void draw_polygon(const ImageView& view, std::span<const Point> ring, const Fill& fill) {
+    if (fill.edges != Edges::crisp || ring.empty())
+        return draw(view, Polygon(std::vector<Point>(ring.begin(), ring.end())), fill);
+    image::check(fill);
+    image::check(fill.blending, view.format());
+    const Box bounds = geometry::bounds_of_points(ring);
+    const base::Clip clip = image::clip_of(view);
+    if (clip.empty() || view.clip().intersection(bounds).empty()) return;
+    image::SpanPainter painter(view, fill.paint, fill.blending);
+    painter.place_pattern(Point{static_cast<std::int32_t>(bounds.x), static_cast<std::int32_t>(bounds.y)});
+    painter.paint_spans([&](raster::SpanSink& sink) { raster::fill(ring, fill.rule, fill.extent, sink); });
+}
+
+void draw_polyline(const ImageView& view, std::span<const Point> points, const Stroke& stroke, bool closed) {
+    if (image::is_plain(stroke) && !points.empty()) {
+        if (view.clip().empty()) return;
+        const paint::PlainPixels pixels = image::plain_pixels(view, stroke.paint);
+        if (pixels.bytes != 0 &&
+            image::stroke_thin(points, closed, image::pen_of(stroke), image::clip_of(view), pixels))
+            return;
+    }
+    draw(view, Polyline{{points.begin(), points.end()}, closed}, stroke);
 }
 
 void draw(const ImageView& view, const Region& region, const Paint& paint, const Blending& blending) {

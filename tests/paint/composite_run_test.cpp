@@ -213,12 +213,16 @@ TEST(BlendModes, EveryPairOfValuesOfAnOpaqueChannel) {
     }
 }
 
-TEST(BlendModes, ADenseGridOfColoursInEveryFormat) {
+namespace {
+
+/// Draws a grid of colours over others, of which all are opaque or not.
+void expect_formulas(bool over_opaque) {
     std::vector<RealColour> backdrops;
     std::vector<Colour> sources;
     for (int i = 0; i < 60; ++i) {
-        const Colour colour(i * 37 % 256, i * 91 % 256, i * 151 % 256, i % 4 == 0 ? 255 : i * 53 % 256);
+        Colour colour(i * 37 % 256, i * 91 % 256, i * 151 % 256, i % 4 == 0 ? 255 : i * 53 % 256);
         sources.push_back(colour);
+        if (over_opaque) colour.alpha = 255;
         backdrops.push_back(real_colour(colour));
     }
     for (const PixelFormat format : all_formats) {
@@ -263,6 +267,16 @@ TEST(BlendModes, ADenseGridOfColoursInEveryFormat) {
                     }
                 }
     }
+}
+
+} // namespace
+
+TEST(BlendModes, ADenseGridOfColoursInEveryFormat) {
+    expect_formulas(false);
+}
+
+TEST(BlendModes, OverOpaqueColoursInEveryFormat) {
+    expect_formulas(true); // whole runs of which go at once
 }
 
 TEST(BlendModes, ForMarkingChangeNumbersAndComeBack) {

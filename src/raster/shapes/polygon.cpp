@@ -16,38 +16,57 @@ namespace coldbrick::raster {
 
 namespace {
 
-/// Calls visit(from, to) for every edge, the closing ones included.
+/// Calls visit(ring) for each ring: of one that stands alone, for itself.
 template <class Visit>
-void for_each_edge(const Polygon& polygon, Visit visit) {
-    for (const auto& ring : polygon.rings)
+void for_each_ring(const Polygon& polygon, const Visit& visit) {
+    for (const auto& ring : polygon.rings) visit(std::span<const Point>(ring));
+}
+template <class Visit>
+void for_each_ring(std::span<const Point> ring, const Visit& visit) {
+    visit(ring);
+}
+Point first_vertex(const Polygon& polygon) {
+    return polygon.rings[0][0];
+}
+Point first_vertex(std::span<const Point> ring) {
+    return ring[0];
+}
+
+/// Calls visit(from, to) for every edge, the closing ones included.
+template <class Rings, class Visit>
+void for_each_edge(const Rings& rings, const Visit& visit) {
+    for_each_ring(rings, [&](std::span<const Point> ring) {
         for (std::size_t i = 0; i < ring.size(); ++i) visit(ring[i], ring[i + 1 == ring.size() ? 0 : i + 1]);
+    });
 }
 
 /// True if all edges may be NearEdges: if the vertices lie near the first one.
-bool is_near(const Polygon& polygon) {
-    const Point first = polygon.rings[0][0];
+template <class Rings>
+bool is_near(const Rings& rings) {
+    const Point first = first_vertex(rings);
     constexpr std::int32_t middle = 1 << 29; // from where on no difference reaches once round 32 bits
     if (std::max(std::abs(std::int64_t{first.x}), std::abs(std::int64_t{first.y})) > middle) return false;
     std::uint32_t bits_x = 0; // of the differences, moved so that none of the near ones is below 0
     std::uint32_t bits_y = 0;
     const auto left = static_cast<std::uint32_t>(first.x - widest_near_edge / 2);
     const auto top = static_cast<std::uint32_t>(first.y - highest_near_edge / 2);
-    for (const auto& ring : polygon.rings)
+    for_each_ring(rings, [&](std::span<const Point> ring) {
         for (const Point& vertex : ring) {
             bits_x |= static_cast<std::uint32_t>(vertex.x) - left;
             bits_y |= static_cast<std::uint32_t>(vertex.y) - top;
         }
+    });
     return bits_x < widest_near_edge && bits_y < highest_near_edge;
 }
 
 /// Fills with the edges that the clip's rows meet and that do not lie right of it.
-template <class Edge>
-void fill_between(const Polygon& polygon, FillRule rule, FillExtent extent, SpanSink& sink) {
+template <class Edge, class Rings>
+void fill_between(const Rings& rings, FillRule rule, FillExtent extent, SpanSink& sink) {
     const base::Clip& clip = sink.clip();
     std::size_t vertices = 0;
-    for (const auto& ring : polygon.rings) vertices += ring.size();
+    for_each_ring(rings, [&](std::span<const Point> ring) { vertices += ring.size(); });
     EdgeRows<Edge> rows(vertices, rule, sink);
-    for_each_edge(polygon, [&](Point from, Point to) {
+    for_each_edge(rings, [&](Point from, Point to) {
         const bool down = from.y < to.y;
         const Point upper = down ? from : to;
         const Point lower = down ? to : from;
@@ -58,13 +77,22 @@ void fill_between(const Polygon& polygon, FillRule rule, FillExtent extent, Span
     rows.give();
 }
 
+template <class Rings>
+void fill_rings(const Rings& rings, FillRule rule, FillExtent extent, SpanSink& sink) {
+    if (!is_near(rings)) return fill_between<ExactEdge>(rings, rule, extent, sink);
+    if (extent == FillExtent::tiling)
+        return fill_between<NearEdge<FillExtent::tiling>>(rings, rule, extent, sink);
+    fill_between<NearEdge<FillExtent::whole>>(rings, rule, extent, sink);
+}
+
 } // namespace
 
 void fill(const Polygon& polygon, FillRule rule, FillExtent extent, SpanSink& sink) {
-    if (!is_near(polygon)) return fill_between<ExactEdge>(polygon, rule, extent, sink);
-    if (extent == FillExtent::tiling)
-        return fill_between<NearEdge<FillExtent::tiling>>(polygon, rule, extent, sink);
-    fill_between<NearEdge<FillExtent::whole>>(polygon, rule, extent, sink);
+    fill_rings(polygon, rule, extent, sink);
+}
+
+void fill(std::span<const Point> ring, FillRule rule, FillExtent extent, SpanSink& sink) {
+    fill_rings(ring, rule, extent, sink);
 }
 
 void stroke(const Polygon& polygon, const Pen& pen, SpanSink& sink) {

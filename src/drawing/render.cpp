@@ -13,6 +13,7 @@
 #include <limits>
 #include <memory>
 #include <mutex>
+#include <thread>
 
 namespace coldbrick {
 
@@ -82,7 +83,7 @@ bool render(const Drawing& drawing, const ImageView& view, const RenderOptions& 
     base::check_range("number of threads", options.threads, 0, std::numeric_limits<int>::max());
     drawing::check_modes(view.format(), drawing);
     if (view.clip().empty()) return !options.stop.stop_requested();
-    const int most_threads = tbb::this_task_arena::max_concurrency();
+    const auto most_threads = std::max(1, static_cast<int>(std::thread::hardware_concurrency()));
     const int threads = options.threads == 0 ? most_threads : std::min(options.threads, most_threads);
     const std::int64_t work = work_of(drawing, view.clip());
     const bool in_parallel = threads > 1 && work > worth_threads;

@@ -122,7 +122,9 @@ class BasicImageView {
     /// @throws ArgumentError if it lies outside the image, or if a channel is outside 0..1.
     void set_pixel(Point position, const Colour& colour) const requires(!std::is_const_v<Byte>) {
         if (!stores_colours_at(position)) return set_any_pixel(position.x, position.y, colour);
-        std::memcpy(address_of(position, sizeof colour), &colour, sizeof colour);
+        // clang 14 looks in here even where the constraint forbids the call.
+        if constexpr (!std::is_const_v<Byte>)
+            std::memcpy(address_of(position, sizeof colour), &colour, sizeof colour);
     }
     void set_pixel(Point position, const Colour16& colour) const requires(!std::is_const_v<Byte>);
     void set_pixel(Point position, const RealColour& colour) const requires(!std::is_const_v<Byte>);

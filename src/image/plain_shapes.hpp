@@ -197,13 +197,13 @@ QuarterPen(Write, std::byte*, std::byte*, std::ptrdiff_t, std::ptrdiff_t, std::p
     const std::ptrdiff_t pixel = pixels.pixel_stride_bytes;
     std::byte* const corner = pixels.address(box.x, box.y);
     if (std::max(a, b) <= raster::largest_tabled_axis) {
-        const auto outline = raster::small_ellipse(a, b);
+        const auto quarter = raster::small_ellipse(a, b);
         paint::with_pixel_writer(
             pixels, [&](const auto& write) __attribute__((always_inline)) {
-                for (const raster::QuarterPixel& one : outline) {
+                for (const raster::QuarterPixel& one : quarter) {
                     std::byte* const above = corner + one.y * row + one.x * pixel;
-                    std::byte* const below = above + (b - 2 * one.y) * row;
-                    const std::ptrdiff_t across = (a - 2 * one.x) * pixel;
+                    std::byte* const below = above + (b - std::int64_t{2} * one.y) * row;
+                    const std::ptrdiff_t across = (a - std::int64_t{2} * one.x) * pixel;
                     write(above);
                     write(above + across);
                     write(below);

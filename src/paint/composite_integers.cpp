@@ -90,7 +90,7 @@ template <BlendMode mode, class Number>
 
 /// Of the modes whose mixture is one of the numbers or their difference.
 template <BlendMode mode, class Number>
-[[gnu::always_inline]] constexpr Number chosen(Number s, Number d) {
+[[gnu::always_inline]] constexpr Number picked(Number s, Number d) {
     switch (mode) {
     case BlendMode::darken: return std::min(s, d);
     case BlendMode::lighten: return std::max(s, d);
@@ -98,7 +98,7 @@ template <BlendMode mode, class Number>
     default: return s;
     }
 }
-constexpr bool chooses(BlendMode mode) {
+constexpr bool picks(BlendMode mode) {
     return mode == BlendMode::source_over || mode == BlendMode::source_atop || mode == BlendMode::darken ||
            mode == BlendMode::lighten || mode == BlendMode::difference;
 }
@@ -135,8 +135,8 @@ template <BlendMode mode, class C>
     using Two = std::conditional_t<sizeof(Channel) == 1, std::uint16_t, std::uint32_t>;
     using Three = std::conditional_t<sizeof(Channel) == 1, std::int32_t, std::int64_t>;
     constexpr auto most = static_cast<Two>(Integers<C>::most);
-    if constexpr (chooses(mode)) {
-        const Two over = static_cast<Two>(Two{a} * chosen<mode, Two>(s, d));
+    if constexpr (picks(mode)) {
+        const Two over = static_cast<Two>(Two{a} * picked<mode, Two>(s, d));
         return static_cast<Channel>(divided(static_cast<Two>(over + static_cast<Two>(most - a) * d)));
     } else if constexpr (mode == BlendMode::lighter) {
         return static_cast<Channel>(
@@ -267,7 +267,7 @@ template <BlendMode mode, class C>
         const C source =
             shown<mode>(colours[i], opacity, coverages == nullptr ? std::uint8_t{255} : coverages[i]);
         const auto word = bits.colour_of(source);
-        BitRule rule{word, bits.mixing(source.alpha)};
+        BitRule<typename Integers<C>::Word> rule{word, bits.mixing(source.alpha)};
         if constexpr (!mixes(mode)) rule = bits.template rule<mode>(word, source.alpha);
         std::memcpy(first, &rule.keep, sizeof word);
         std::memcpy(second, &rule.change, sizeof word);

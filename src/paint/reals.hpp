@@ -21,8 +21,10 @@ using ChoiceOfReals [[gnu::vector_size(32)]] = std::int64_t; ///< all ones where
 [[gnu::always_inline]] inline Reals four_times(double value) {
     return Reals{value, value, value, value};
 }
-[[gnu::always_inline]] inline Reals chosen(const ChoiceOfReals& choice, const Reals& one,
-                                           const Reals& other) {
+
+/// @tparam Choice what comparisons of Reals make, which differs from compiler to compiler
+template <class Choice>
+[[gnu::always_inline]] inline Reals chosen(const Choice& choice, const Reals& one, const Reals& other) {
     return choice ? one : other;
 }
 

@@ -18,17 +18,17 @@ namespace coldbrick::raster {
 /// steep edge the nearest one to the crossing, else those between the crossings half a row above and below.
 class ExactEdge {
   public:
-    /// @param upper,lower its ends; one of them each if it is level
+    /// @param upper_end,lower_end its ends; one of them each if it is level
     /// @param winding 1 if its ring runs along it downwards, else -1
     /// @param top the first row that is asked for
-    ExactEdge(Point upper, Point lower, int winding, FillExtent extent, std::int64_t top)
-        : upper_(upper), sideways_(upper.x <= lower.x ? 1 : -1),
-          width_(std::abs(std::int64_t{lower.x} - upper.x)), own_winding_(winding),
-          kind_(extent == FillExtent::tiling                              ? Kind::bare
-                : width_ >= std::int64_t{lower.y} - std::int64_t{upper.y} ? Kind::flat
-                                                                          : Kind::steep),
-          first_(std::max<std::int64_t>(upper.y, top)), end_(lower.y),
-          bound_(start(first_ - upper.y, std::int64_t{lower.y} - upper.y)) {
+    ExactEdge(Point upper_end, Point lower_end, int winding, FillExtent extent, std::int64_t top)
+        : upper_(upper_end), sideways_(upper_end.x <= lower_end.x ? 1 : -1),
+          width_(std::abs(std::int64_t{lower_end.x} - upper_end.x)), own_winding_(winding),
+          kind_(extent == FillExtent::tiling                                      ? Kind::bare
+                : width_ >= std::int64_t{lower_end.y} - std::int64_t{upper_end.y} ? Kind::flat
+                                                                                  : Kind::steep),
+          first_(std::max<std::int64_t>(upper_end.y, top)), end_(lower_end.y),
+          bound_(start(first_ - upper_end.y, std::int64_t{lower_end.y} - upper_end.y)) {
         if (kind_ == Kind::flat) step(first_ - 1);
         step(first_);
     }

@@ -29,16 +29,16 @@ class NearEdge {
 
   public:
     /// As ExactEdge.
-    NearEdge(Point upper, Point lower, int winding, FillExtent, std::int64_t top) {
-        const std::int32_t width = lower.x - upper.x;
-        const std::int32_t height = lower.y - upper.y;
-        low_ = std::min(upper.x, lower.x);
+    NearEdge(Point upper_end, Point lower_end, int winding, FillExtent, std::int64_t top) {
+        const std::int32_t width = lower_end.x - upper_end.x;
+        const std::int32_t height = lower_end.y - upper_end.y;
+        low_ = std::min(upper_end.x, lower_end.x);
         high_ = low_ + std::abs(width) + 1;
-        first_ = static_cast<std::int32_t>(std::max<std::int64_t>(upper.y, top));
-        last_ = lower.y - (bare ? 1 : 0);
-        winding_ = first_ == lower.y ? 0 : winding;
+        first_ = static_cast<std::int32_t>(std::max<std::int64_t>(upper_end.y, top));
+        last_ = lower_end.y - (bare ? 1 : 0);
+        winding_ = first_ == lower_end.y ? 0 : winding;
         if (height > 0)
-            start(upper.x, width, height, first_ - upper.y);
+            start(upper_end.x, width, height, first_ - upper_end.y);
         else
             start_level();
         place();

@@ -30,9 +30,9 @@ extern const std::array<std::array<QuarterOutline, tabled_axes>, tabled_axes> sm
 
 /// @param a,b the semi-axes in half pixels, each smallest_tabled_axis..largest_tabled_axis
 inline std::span<const QuarterPixel> small_ellipse(std::int64_t a, std::int64_t b) {
-    const QuarterOutline& outline = small_ellipses[static_cast<std::size_t>(a - smallest_tabled_axis)]
-                                                  [static_cast<std::size_t>(b - smallest_tabled_axis)];
-    return {outline.pixels.data(), outline.count};
+    const QuarterOutline& tabled = small_ellipses[static_cast<std::size_t>(a - smallest_tabled_axis)]
+                                                 [static_cast<std::size_t>(b - smallest_tabled_axis)];
+    return {tabled.pixels.data(), tabled.count};
 }
 
 } // namespace coldbrick::raster

@@ -154,7 +154,7 @@ TEST(PlainShapes, AreWrittenStraightToMemory) {
     };
     EXPECT_TRUE(is_plain(Stroke{ink}));
     EXPECT_FALSE(is_plain(Stroke{Colour(1, 2, 3, 4)}));
-    EXPECT_FALSE(is_plain(Stroke{Colour16(1, 2, 3, 4)}));
+    EXPECT_FALSE(is_plain(Stroke{Colour16{1, 2, 3, 4}}));
     EXPECT_FALSE(is_plain(Stroke{ink, 2}));
     Stroke stroke{ink};
     stroke.blending.opacity = 254;

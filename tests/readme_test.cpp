@@ -7,6 +7,7 @@
 #include <coldbrick/colour_text.hpp>
 #include <coldbrick/files.hpp>
 #include <coldbrick/reel.hpp>
+#include <coldbrick/row_files.hpp>
 #include <coldbrick/sheet.hpp>
 #include <coldbrick/sheet_check.hpp>
 
@@ -239,6 +240,21 @@ TEST(Examples, ComposeReflectsTheShoreInTheWater) {
         EXPECT_NEAR(picture.at(x, 220 + 30).red, (above * 90 + 10 * 165) / 255.0, 0.51)
             << x; // over the night
     }
+    EXPECT_EQ(run_command(example).status, 2);
+    EXPECT_EQ(run_command(example + ' ' + folder.file("none/a.png")).status, 1);
+}
+
+TEST(Examples, ALargePictureIsWrittenBandByBand) {
+    const TemporaryFolder folder;
+    const std::string example = LARGE_PICTURE_PATH;
+    EXPECT_EQ(run_command(example + ' ' + folder.file("a.png")).status, 0);
+    RowReader reader(folder.file("a.png"));
+    EXPECT_EQ(reader.size(), (Size{6000, 4000}));
+    Image rows({6000, 41}, PixelFormat::rgb8);
+    reader.read(rows);
+    EXPECT_EQ(rows.pixel({601, 1}), colour("#cfc4b4")) << "between the bricks";
+    EXPECT_EQ(rows.pixel({602, 2}), Colour(175, 72, 50));
+    EXPECT_EQ(rows.pixel({722, 2}), Colour(156, 63, 50)) << "the next brick, a little different";
     EXPECT_EQ(run_command(example).status, 2);
     EXPECT_EQ(run_command(example + ' ' + folder.file("none/a.png")).status, 1);
 }

@@ -1,6 +1,5 @@
 #include <coldbrick/drawing.hpp>
 
-#include "base/limits.hpp"
 #include "drawing/item_bounds.hpp"
 #include "drawing/item_painting.hpp"
 #include "image/overlay_checks.hpp"
@@ -17,8 +16,7 @@
 namespace coldbrick {
 
 void Drawing::append(Item item, const Box& bounds) {
-    constexpr Box all{base::first_coordinate, base::first_coordinate, base::coordinates, base::coordinates};
-    const Box inside = bounds.intersection(all);
+    const Box inside = bounds.intersection(drawing::everywhere);
     const auto number = [](std::int64_t coordinate) { return static_cast<std::int32_t>(coordinate); };
     const Extent extent = inside.empty() ? Extent{0, 0, -1, -1}
                                          : Extent{number(inside.x), number(inside.y),

@@ -1,19 +1,11 @@
 #include "drawing/item_bounds.hpp"
 
-#include "base/limits.hpp"
 #include "image/draw_pipeline.hpp"
 #include "image/overlay_checks.hpp"
 
 #include <algorithm>
 
 namespace coldbrick::drawing {
-
-namespace {
-
-constexpr Box everywhere{base::first_coordinate, base::first_coordinate, base::coordinates,
-                         base::coordinates};
-
-} // namespace
 
 Box bounds_of(const Drawing::StyledShape& item) {
     const auto of_shape = [&item](const auto& shape) {
@@ -23,7 +15,7 @@ Box bounds_of(const Drawing::StyledShape& item) {
         const Box bounds = geometry::loose_bounds(shape);
         return Box{bounds.x - reach, bounds.y - reach, bounds.width + 2 * reach, bounds.height + 2 * reach};
     };
-    return std::visit(of_shape, item.shape).intersection(everywhere);
+    return std::visit(of_shape, item.shape);
 }
 
 Box bounds_of(const Drawing::Picture& picture) {

@@ -2,12 +2,18 @@
 /// Where the items of a drawing paint.
 #pragma once
 
+#include "base/limits.hpp"
+
 #include <coldbrick/box.hpp>
 #include <coldbrick/drawing.hpp>
 
 namespace coldbrick::drawing {
 
-/// A box that all pixels of a checked item lie in, in any picture; an empty one if it has none.
+/// All pixels.
+constexpr Box everywhere{base::first_coordinate, base::first_coordinate, base::coordinates,
+                         base::coordinates};
+
+/// A box that all pixels of a checked item lie in, in any picture.
 [[nodiscard]] Box bounds_of(const Drawing::StyledShape& item);
 [[nodiscard]] Box bounds_of(const Drawing::Picture& picture);
 [[nodiscard]] Box bounds_of(const Drawing::Print& print);

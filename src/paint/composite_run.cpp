@@ -36,10 +36,6 @@ bool lays_over_bytes(const Surface& surface, const Blending& blending) {
            has_byte_colours(*surface.codec.layout);
 }
 
-} // namespace
-
-namespace {
-
 /// The pixels one after the other: what shows of a paint, mixed with what is there.
 template <class C, class Read, class Mix, class Write>
 [[gnu::always_inline]] inline void

@@ -33,6 +33,8 @@ template <AnyShape S>
 void draw(const ImageView& view, const S& shape, const Stroke& stroke) {
     if constexpr (image::PaintedWhole<S, Stroke>)
         if (image::draw_plainly(view, shape, stroke)) return;
+    if constexpr (image::StrokedThin<S>)
+        if (image::draw_thin_plainly(view, shape, stroke)) return;
     draw_one<image::DrawCall<Stroke>>(view, shape, stroke);
 }
 

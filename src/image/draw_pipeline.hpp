@@ -193,10 +193,13 @@ template <class... Enumerations>
     return all_first(fill.edges, fill.blending.mode, fill.blending.space) && fill.blending.opacity == 255 &&
            fill.rule <= FillRule::non_zero && fill.extent <= FillExtent::tiling;
 }
-[[gnu::always_inline]] inline bool is_plain(const Stroke& stroke) {
+[[gnu::always_inline]] inline bool is_plain_but_for_dashes(const Stroke& stroke) {
     return all_first(stroke.edges, stroke.alignment, stroke.blending.mode, stroke.blending.space) &&
-           stroke.blending.opacity == 255 && stroke.width == 1 && stroke.dashes.lengths.empty() &&
-           stroke.cap <= Cap::round && stroke.join <= Join::round && stroke.mitre_limit >= 1;
+           stroke.blending.opacity == 255 && stroke.width == 1 && stroke.cap <= Cap::round &&
+           stroke.join <= Join::round && stroke.mitre_limit >= 1;
+}
+[[gnu::always_inline]] inline bool is_plain(const Stroke& stroke) {
+    return is_plain_but_for_dashes(stroke) && stroke.dashes.lengths.empty();
 }
 static_assert(Edges::crisp == Edges{} && Alignment::centred == Alignment{} &&
               BlendMode::source_over == BlendMode{} && BlendSpace::encoded == BlendSpace{});
@@ -264,6 +267,19 @@ template <class S, class Style>
     const paint::PlainPixels pixels = plain_pixels(view, style.paint);
     if (pixels.bytes == 0) return false;
     return paint_whole(shape, style, view.clip(), pixels) || draw_cut(view, shape, style);
+}
+
+/// The short way of paths of width 1, dashed or not.
+template <StrokedThin S>
+bool draw_thin_plainly(const ImageView& view, const S& shape, const Stroke& stroke) {
+    if (!is_plain_but_for_dashes(stroke)) return false;
+    const paint::PlainPixels pixels = plain_pixels(view, stroke.paint);
+    if (pixels.bytes == 0) return false;
+    if (!stroke.dashes.lengths.empty()) check(stroke.dashes);
+    geometry::check(shape);
+    const base::Clip clip = clip_of(view);
+    if (clip.empty() || !may_show(clip, shape, stroke)) return true;
+    return stroke_thin(shape, pen_of(stroke), clip, pixels);
 }
 
 /// Paints shapes one after another with one style. The painter is made for the first one that shows.

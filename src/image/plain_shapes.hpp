@@ -92,17 +92,34 @@ constexpr std::int64_t short_run = 256;
     return true;
 }
 
-/// Writes a line's steps.
-[[gnu::always_inline]] inline void write_steps(const raster::ThinLineSteps& steps,
-                                               const paint::PlainPixels& pixels) {
+/// Calls walk(first, along, side, write) for a line's walks: where its first step lies in memory, how far it
+/// is to the next one and, at a side step, beyond that.
+template <class Walk>
+[[gnu::always_inline]] inline void write_walk(const raster::ThinLineSteps& steps,
+                                              const paint::PlainPixels& pixels, const Walk& walk) {
     const std::ptrdiff_t row = pixels.row_stride_bytes;
     const std::ptrdiff_t pixel = pixels.pixel_stride_bytes;
     const std::ptrdiff_t along = steps.along_y ? row : pixel;
     const std::ptrdiff_t side = steps.sideways * (steps.along_y ? pixel : row);
     std::byte* const first = pixels.address(steps.first.x, steps.first.y);
     paint::with_pixel_writer(
-        pixels, [&](const auto& write)
-                    __attribute__((always_inline)) { steps.walk(first, along, side, write); });
+        pixels, [&](const auto& write) __attribute__((always_inline)) { walk(first, along, side, write); });
+}
+
+/// Writes a line's steps, or parts of a whole line's.
+[[gnu::always_inline]] inline void write_steps(const raster::ThinLineSteps& steps,
+                                               const paint::PlainPixels& pixels) {
+    write_walk(
+        steps, pixels,
+        [&](std::byte * first, std::ptrdiff_t along, std::ptrdiff_t side, const auto& write)
+            __attribute__((always_inline)) { steps.walk(first, along, side, write); });
+}
+inline void write_steps(const raster::ThinLineSteps& line, std::span<const raster::StepRange> parts,
+                        const paint::PlainPixels& pixels) {
+    write_walk(
+        line, pixels,
+        [&](std::byte * first, std::ptrdiff_t along, std::ptrdiff_t side, const auto& write)
+            __attribute__((always_inline)) { line.walk_parts(parts, first, along, side, write); });
 }
 
 /// Lines at width 1; likewise below.
@@ -230,7 +247,9 @@ QuarterPen(Write, std::byte*, std::byte*, std::ptrdiff_t, std::ptrdiff_t, std::p
 inline bool stroke_thin(std::span<const Point> points, bool closed, const raster::Pen& pen,
                         const base::Clip& clip, const paint::PlainPixels& pixels) {
     return raster::visit_thin_path(points, closed, pen, clip,
-                                   [&](const raster::ThinLineSteps& steps) { write_steps(steps, pixels); });
+                                   [&](const raster::ThinLineSteps& steps, const auto&... parts) {
+                                       write_steps(steps, parts..., pixels);
+                                   });
 }
 inline bool stroke_thin(const Line& line, const raster::Pen& pen, const base::Clip& clip,
                         const paint::PlainPixels& pixels) {

@@ -5,6 +5,7 @@
 #include "base/contract.hpp"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <cstddef>
 #include <cstdint>
@@ -48,27 +49,40 @@ class DashPattern {
     DashPattern(std::span<const double> lengths, double offset) {
         // With an odd number of lengths on and off change places at every turn, so that two turns repeat.
         const std::size_t turns = lengths.size() % 2 == 0 ? 1 : 2;
-        ends_.reserve(turns * lengths.size());
+        count_ = turns * lengths.size();
+        if (count_ > few_.size()) many_.resize(count_);
+        long double* end = count_ > few_.size() ? many_.data() : few_.data();
         for (std::size_t turn = 0; turn < turns; ++turn)
-            for (const double length : lengths) ends_.push_back(period() + length);
-        if (!lengths.empty()) offset_ = std::fmod(static_cast<long double>(offset), period());
+            for (const double length : lengths) *end++ = period_ += length;
+        if (offset != 0 && !lengths.empty()) offset_ = std::fmod(static_cast<long double>(offset), period_);
     }
 
     /// What all lengths of one repetition add up to.
-    [[nodiscard]] long double period() const { return ends_.empty() ? 0 : ends_.back(); }
+    [[nodiscard]] long double period() const { return period_; }
+
+    /// Calls visit(begin, end) for on stretches in order, until it returns false. The first ones may lie
+    /// wholly before the position.
+    template <class Visit>
+    void for_each_on_about(long double position, Visit visit) const {
+        const std::span<const long double> ends = this->ends();
+        std::int64_t repetition = repetition_of(position);
+        long double start = start_of(repetition);
+        std::size_t first = first_end_from(position - start);
+        for (;; start = start_of(++repetition), first = 0)
+            for (std::size_t i = first; i < ends.size(); i += 2) {
+                const Stretch stretch = stretch_at(ends, start, i);
+                if (!visit(stretch.from, stretch.to)) return;
+            }
+    }
 
     /// Calls visit(begin, end) for the on stretches that meet [from, to], in order.
     template <class Visit>
     void for_each_on(long double from, long double to, Visit visit) const {
-        for (std::int64_t repetition = repetition_of(from);; ++repetition) {
-            const long double start = start_of(repetition);
-            if (start > to) return;
-            for (std::size_t i = first_end_from(from - start); i < ends_.size(); i += 2) {
-                const Stretch stretch = stretch_at(start, i);
-                if (stretch.from > to) return;
-                if (stretch.to >= from) visit(stretch.from, stretch.to);
-            }
-        }
+        for_each_on_about(from, [&](long double begin, long double end) {
+            if (begin > to) return false;
+            if (end >= from) visit(begin, end);
+            return true;
+        });
     }
 
     /// True if an on stretch runs over the position: it begins before it and ends behind it.
@@ -101,8 +115,8 @@ class DashPattern {
         if (position < start_of(repetition)) --repetition; // it was rounded
         const long double start = start_of(repetition);
         std::size_t i = first_end_from(position - start);
-        while (i < ends_.size() && position >= start + ends_[i]) ++i;
-        if (i == ends_.size()) return at_start_of(repetition + 1);
+        while (i < count_ && position >= start + ends()[i]) ++i;
+        if (i == count_) return at_start_of(repetition + 1);
         return piece_at(start, i);
     }
 
@@ -119,30 +133,40 @@ class DashPattern {
     /// The number, even and perhaps a little early, of an on length that is not wholly before a place in a
     /// repetition.
     [[nodiscard]] std::size_t first_end_from(long double place) const {
-        const auto found = std::ranges::lower_bound(ends_, place) - ends_.begin();
+        const auto found = std::ranges::lower_bound(ends(), place) - ends().begin();
         const std::size_t i = static_cast<std::size_t>(std::max<std::ptrdiff_t>(found - 1, 0));
         return i - i % 2;
     }
 
-    [[nodiscard]] Stretch stretch_at(long double start, std::size_t i) const {
-        return {i == 0 ? start : start + ends_[i - 1], start + ends_[i]};
+    [[nodiscard]] static Stretch stretch_at(std::span<const long double> ends, long double start,
+                                            std::size_t i) {
+        return {i == 0 ? start : start + ends[i - 1], start + ends[i]};
     }
 
     /// The first stretch of a repetition that has a length.
     [[nodiscard]] Piece at_start_of(std::int64_t repetition) const {
         std::size_t i = 0;
-        while (i + 1 < ends_.size() && ends_[i] == 0) ++i;
+        while (i + 1 < count_ && ends()[i] == 0) ++i;
         return piece_at(start_of(repetition), i);
     }
 
     [[nodiscard]] Piece piece_at(long double start, std::size_t i) const {
-        const auto is_dot = [this](std::size_t j) { return ends_[j] == (j == 0 ? 0 : ends_[j - 1]); };
-        const std::size_t last = ends_.size() - 1;
-        return {stretch_at(start, i), i % 2 == 0, is_dot(i == 0 ? last : i - 1),
+        const std::span<const long double> ends = this->ends();
+        const auto is_dot = [ends](std::size_t j) { return ends[j] == (j == 0 ? 0 : ends[j - 1]); };
+        const std::size_t last = count_ - 1;
+        return {stretch_at(ends, start, i), i % 2 == 0, is_dot(i == 0 ? last : i - 1),
                 is_dot(i == last ? 0 : i + 1)};
     }
 
-    std::vector<long double> ends_; ///< of the lengths, from the beginning of a repetition
+    /// Of the lengths, from the beginning of a repetition.
+    [[nodiscard]] std::span<const long double> ends() const {
+        return {count_ > few_.size() ? many_.data() : few_.data(), count_};
+    }
+
+    std::array<long double, 8> few_; ///< the ends, without memory of their own if they are no more
+    std::vector<long double> many_;
+    std::size_t count_ = 0;
+    long double period_ = 0;
     long double offset_ = 0;
 };
 

@@ -219,7 +219,8 @@ void add_dot(Point point, const Pen& pen, SpanSink& parts) {
 
 void add_thin(std::span<const Point> points, bool closed, const Pen& pen, SpanSink& parts) {
     for_each_thin_line(
-        points, closed, pen, parts.clip(), [&](const ThinLineSteps& steps) { add_steps(steps, parts); },
+        points, closed, pen, parts.clip(),
+        [&](const ThinLineSteps& steps, const auto&... some) { add_steps(steps, some..., parts); },
         [&](const Line& line, const DashPattern& dashes, long double begins) {
             const std::int64_t dx = std::int64_t{line.to.x} - line.from.x;
             const std::int64_t dy = std::int64_t{line.to.y} - line.from.y;

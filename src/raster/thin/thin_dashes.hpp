@@ -9,9 +9,12 @@
 #include <coldbrick/line.hpp>
 
 #include <algorithm>
+#include <array>
 #include <cmath>
+#include <cstddef>
 #include <cstdint>
 #include <cstdlib>
+#include <span>
 
 namespace coldbrick::raster {
 
@@ -47,85 +50,113 @@ void add_thin_dashes(const DashPattern& dashes, SpanSink& target, Position posit
 /// centre, seen from the side, lies along the path.
 class LineDashes {
   public:
-    /// Products of a line's extents are exact in a double up to here.
-    static constexpr std::int64_t longest = std::int64_t{1} << 25;
-    [[nodiscard]] static bool takes(const Line& line) {
-        return std::abs(std::int64_t{line.to.x} - line.from.x) < longest &&
-               std::abs(std::int64_t{line.to.y} - line.from.y) < longest;
+    /// True of lines that are no longer than the walks over parts, within the first 2^25 pixels of a path.
+    [[nodiscard]] static bool takes(const Line& line, long double begins) {
+        constexpr std::int64_t longest = ThinLineSteps::longest_by_fractions / 2;
+        return std::abs(std::int64_t{line.to.x} - line.from.x) <= longest &&
+               std::abs(std::int64_t{line.to.y} - line.from.y) <= longest && begins <= 0x1p25L;
     }
 
     /// @param line of which takes() is true
     /// @param begins the position of its first end
     LineDashes(const Line& line, long double begins)
-        : whole_(line), forward_(whole_.first == line.from), begins_(begins),
-          square_(whole_.error_reset / 2 * (whole_.error_reset / 2) +
-                  whole_.error_step / 2 * (whole_.error_step / 2)),
-          length_(std::sqrt(static_cast<double>(square_))),
-          steps_per_scaled_(
-              square_ == 0 ? 0 : static_cast<double>(whole_.count - 1) / static_cast<double>(square_)) {}
+        : line_(line), whole_(line), forward_(whole_.first == line.from), begins_(begins),
+          longer_(whole_.error_reset / 2), shorter_(whole_.error_step / 2),
+          square_(longer_ * longer_ + shorter_ * shorter_), length_(std::sqrt(static_cast<double>(square_))) {
+        if (square_ == 0) return;
+        const auto longer = static_cast<double>(longer_);
+        const auto shorter = static_cast<double>(shorter_);
+        steps_per_pixel_ = longer / length_;
+        // A little more or less sends halves to the side that they are rounded to.
+        constexpr std::uint64_t little = std::uint64_t{1} << 13;
+        slope_ = (static_cast<std::uint64_t>(shorter / longer * 0x1p62) << 2) +
+                 (whole_.sideways > 0 ? little : -little);
+        steps_per_side_ = longer * shorter / static_cast<double>(square_) * (forward_ ? -0x1p-64 : 0x1p-64);
+    }
 
-    /// Calls visit(steps) for the parts of the line that are on and that the clip shows.
+    /// Calls visit(line, parts) for the steps of the whole line that are on and that the clip shows, some
+    /// parts at a time.
     template <class Visit>
-    void for_each(const DashPattern& dashes, const base::Clip& clip, const Visit& visit) const {
-        const StepRange shown = whole_.shown_by(clip);
+    void visit_parts(const DashPattern& dashes, const base::Clip& clip, const Visit& visit) const {
+        const bool shows_all = clip.contains(line_.from) && clip.contains(line_.to);
+        const StepRange shown = shows_all ? StepRange{0, whole_.count} : along_path(whole_.shown_by(clip));
         if (shown.begin >= shown.end) return;
-        const long double one_end = position(shown.begin);
-        const long double other_end = position(shown.end - 1);
-        const auto visit_stretch = [&](long double from, long double to) {
-            const std::int64_t begin = std::max(shown.begin, first_from(forward_ ? from : to));
-            const std::int64_t end = std::min(shown.end, first_from(forward_ ? to : from));
-            if (begin < end) visit(whole_.part({begin, end}));
-        };
-        dashes.for_each_on(std::min(one_end, other_end), std::max(one_end, other_end), visit_stretch);
+        if (square_ == 0) {
+            if (dashes.at(begins_).on) visit(whole_, std::span<const StepRange>(&shown, 1));
+            return;
+        }
+        std::array<StepRange, 32> parts;
+        std::size_t count = 0;
+        const long double first =
+            begins_ + (static_cast<double>(shown.begin) - 0.5) * length_ / static_cast<double>(longer_);
+        const auto last = static_cast<double>(shown.end);
+        dashes.for_each_on_about(first, [&](long double from, long double to) {
+            const double ideal = steps_to(from);
+            if (ideal > last) return false;
+            const std::int64_t begin = std::max(shown.begin, first_from(from, ideal));
+            const std::int64_t end = std::min(shown.end, first_from(to, std::min(steps_to(to), last)));
+            if (begin >= end) return true;
+            parts[count++] = along_path({begin, end});
+            if (count == parts.size()) {
+                visit(whole_, std::span<const StepRange>(parts));
+                count = 0;
+            }
+            return true;
+        });
+        if (count > 0) visit(whole_, std::span<const StepRange>(parts).first(count));
     }
 
   private:
-    /// How far a step lies from the first one along the line, in pixels times the line's length.
-    [[nodiscard]] std::int64_t scaled_from_first(std::int64_t step) const {
-        return step * (whole_.error_reset / 2) + whole_.side_of(step) * (whole_.error_step / 2);
+    // Steps are counted along the path here, from the line's end where it comes in.
+
+    /// A range of the line's steps as one along the path, and the other way round.
+    [[nodiscard]] StepRange along_path(const StepRange& steps) const {
+        return forward_ ? steps : StepRange{whole_.count - steps.end, whole_.count - steps.begin};
     }
-    [[nodiscard]] long double position_of(std::int64_t scaled) const {
-        return square_ == 0 ? begins_ : begins_ + static_cast<double>(scaled) / length_;
-    }
-    [[nodiscard]] long double position(std::int64_t step) const {
-        const std::int64_t scaled = scaled_from_first(step);
-        return position_of(forward_ ? scaled : square_ - scaled);
+    [[nodiscard]] std::int64_t of_line(std::int64_t step) const { return forward_ ? step : longer_ - step; }
+
+    /// How many steps it would be from where the path comes in to a position, were these not rounded.
+    [[nodiscard]] double steps_to(long double position) const {
+        return static_cast<double>(position - begins_) * steps_per_pixel_;
     }
 
-    /// The least number of -1..most + 1 of which a monotone condition is true, from a guess on.
-    template <class Condition>
-    static std::int64_t least_with(std::int64_t guess, std::int64_t most, const Condition& condition) {
-        std::int64_t result = std::clamp<std::int64_t>(guess, 0, most);
-        if (condition(result)) {
-            while (result >= 0 && condition(result - 1)) --result;
-            return result;
-        }
-        do ++result;
-        while (result <= most && !condition(result));
-        return result;
+    /// The first step whose position is not before this; any past either end if that one is not on the line.
+    ///
+    /// A pixel's centre lies within half a pixel of the line, along the shorter axis, so that its position is
+    /// within a quarter of a step of where the step would be without rounding. On the paths that are taken,
+    /// all that is worked out in doubles here is off by less than 2^-28 steps.
+    /// @param ideal steps_to() it, or a number past the line's end
+    [[nodiscard, gnu::always_inline]] std::int64_t first_from(long double position, double ideal) const {
+        const double near = std::max(ideal, -1.0);
+        const auto step = static_cast<std::int64_t>(near + 0.7499); // all before it are certainly before
+        const double beyond = static_cast<double>(step) - near;
+        if (beyond > 0.2501) return step;
+        // How far the pixel is beside the line, in units of 2^-64.
+        const std::uint64_t side = static_cast<std::uint64_t>(of_line(step)) * slope_;
+        const double exactly =
+            beyond + static_cast<double>(static_cast<std::int64_t>(side)) * steps_per_side_;
+        const bool is_from = std::abs(exactly) < 0x1p-20 ? position_of(step) >= position : exactly > 0;
+        return is_from ? step : step + 1;
     }
 
-    /// The first step whose position is not before this, or, on the way back, is before it.
-    [[nodiscard]] std::int64_t first_from(long double position) const {
-        if (square_ == 0) return (position_of(0) >= position) == forward_ ? 0 : 1;
-        const double guess = std::clamp(static_cast<double>(position - begins_) * length_, -1.0, 0x1p52);
-        const std::int64_t least =
-            least_with(static_cast<std::int64_t>(guess), square_,
-                       [&](std::int64_t scaled) { return position_of(scaled) >= position; });
-        const std::int64_t target = forward_ ? least : square_ - least + 1;
-        if (target <= 0) return 0;
-        if (target > square_) return whole_.count;
-        const auto near = static_cast<std::int64_t>(static_cast<double>(target) * steps_per_scaled_);
-        return least_with(near, whole_.count - 1,
-                          [&](std::int64_t step) { return scaled_from_first(step) >= target; });
+    [[nodiscard, gnu::noinline]] long double position_of(std::int64_t step) const {
+        const std::int64_t number = of_line(step);
+        // How far it is along the line, in pixels times the line's length.
+        const std::int64_t scaled = number * longer_ + whole_.side_of(number) * shorter_;
+        return begins_ + static_cast<double>(forward_ ? scaled : square_ - scaled) / length_;
     }
 
+    Line line_;
     ThinLineSteps whole_;
-    bool forward_; ///< steps go the way of the path
+    bool forward_; ///< the line's steps go the way of the path
     long double begins_;
+    std::int64_t longer_; ///< the line's extents
+    std::int64_t shorter_;
     std::int64_t square_; ///< of the line's length
     double length_;
-    double steps_per_scaled_;
+    double steps_per_pixel_ = 0;
+    std::uint64_t slope_ = 0;   ///< of the line, in units of 2^-64
+    double steps_per_side_ = 0; ///< how far a pixel beside the line is along it, for such a unit
 };
 
 } // namespace coldbrick::raster

@@ -2,6 +2,7 @@
 /// The pixels of lines of width 1.
 #pragma once
 
+#include "base/exact_arithmetic.hpp"
 #include "raster/spans/span_sink.hpp"
 
 #include <coldbrick/line.hpp>
@@ -9,6 +10,7 @@
 #include <cstddef>
 #include <cstdint>
 #include <cstdlib>
+#include <span>
 
 namespace coldbrick::raster {
 
@@ -55,7 +57,7 @@ struct ThinLineSteps {
         if (!clip.contains(line.from) || !clip.contains(line.to)) *this = part(shown_by(clip));
     }
 
-    /// Which of the steps the clip shows.
+    /// Which of a whole line's steps the clip shows.
     [[nodiscard]] StepRange shown_by(const base::Clip& clip) const;
 
     /// Some of the steps.
@@ -63,7 +65,7 @@ struct ThinLineSteps {
 
     /// How many side steps come before a step of a whole line.
     [[nodiscard]] std::int64_t side_of(std::int64_t step) const {
-        return error_reset == 0 ? 0 : (step * error_step + rounding()) / error_reset;
+        return error_reset == 0 ? 0 : (step * error_step + error + error_reset) / error_reset;
     }
 
     /// Calls visit(pixel) for each pixel from `pixel` on, moving it by `along` at every step and by `side` as
@@ -72,11 +74,30 @@ struct ThinLineSteps {
     [[gnu::always_inline]] void walk(Pixel pixel, std::ptrdiff_t along, std::ptrdiff_t side,
                                      const Visit& visit) const {
         if (error_step == error_reset) // a diagonal, or one pixel
-            return visit_all(StraightWalker{along + side}, pixel, visit);
+            return visit_all(count, StraightWalker{along + side}, pixel, visit);
         if (error_reset <= longest_by_fractions)
-            return visit_all(FractionWalker(*this, along, side), pixel, visit);
-        visit_all(Walker(*this, along, side), pixel, visit);
+            return visit_all(count, FractionWalker(*this, along, side), pixel, visit);
+        visit_all(count, Walker(*this, along, side), pixel, visit);
     }
+
+    /// Walks over the pixels of parts of a whole line that is not longer than longest_by_fractions.
+    template <class Pixel, class Visit>
+    [[gnu::always_inline]] void walk_parts(std::span<const StepRange> parts, Pixel pixel,
+                                           std::ptrdiff_t along, std::ptrdiff_t side,
+                                           const Visit& visit) const {
+        const auto walk_all = [&](const auto& walker) __attribute__((always_inline)) {
+            for (const StepRange& part : parts) {
+                auto ahead = walker;
+                const std::ptrdiff_t skipped = ahead.skip(part.begin);
+                visit_all(part.end - part.begin, ahead, pixel + skipped, visit);
+            }
+        };
+        error_step == error_reset ? walk_all(StraightWalker{along + side})
+                                  : walk_all(FractionWalker(*this, along, side));
+    }
+
+    /// Up to this error_reset, walks are the fastest.
+    static constexpr std::int64_t longest_by_fractions = std::int64_t{1} << 21;
 
   private:
     // A walker's step() tells how far it is to the next pixel: arithmetic instead of a jump, which could not
@@ -85,6 +106,7 @@ struct ThinLineSteps {
     struct StraightWalker {
         std::ptrdiff_t both;
         [[nodiscard]] std::ptrdiff_t step() const { return both; }
+        [[nodiscard]] std::ptrdiff_t skip(std::int64_t steps) const { return steps * both; }
     };
 
     /// The side steps are the carries of a sum of fractions of 64 bits.
@@ -106,6 +128,13 @@ struct ThinLineSteps {
             return __builtin_add_overflow(sum_, step_, &sum_) ? both_ : along_;
         }
 
+        /// The same for this many steps, from 0 on.
+        [[gnu::always_inline]] std::ptrdiff_t skip(std::int64_t steps) {
+            const base::Uint128 sum = base::Uint128{step_} * static_cast<std::uint64_t>(steps) + sum_;
+            sum_ = static_cast<std::uint64_t>(sum);
+            return steps * along_ + static_cast<std::ptrdiff_t>(sum >> 64U) * (both_ - along_);
+        }
+
       private:
         static std::uint64_t fraction(std::int64_t part, double unit) {
             return static_cast<std::uint64_t>(static_cast<std::int64_t>(static_cast<double>(part) * unit))
@@ -117,7 +146,6 @@ struct ThinLineSteps {
         std::ptrdiff_t along_;
         std::ptrdiff_t both_;
     };
-    static constexpr std::int64_t longest_by_fractions = std::int64_t{1} << 21;
 
     /// Carries the error along.
     class Walker {
@@ -142,8 +170,8 @@ struct ThinLineSteps {
     };
 
     template <class AnyWalker, class Pixel, class Visit>
-    [[gnu::always_inline]] void visit_all(AnyWalker walker, Pixel pixel, const Visit& visit) const {
-        std::int64_t left = count;
+    [[gnu::always_inline]] static void visit_all(std::int64_t left, AnyWalker walker, Pixel pixel,
+                                                 const Visit& visit) {
         for (; left >= 2; left -= 2) {
             visit(pixel);
             pixel += walker.step();
@@ -159,6 +187,11 @@ struct ThinLineSteps {
 
 /// Adds pixels, all of which the sink's clip shows.
 void add_steps(const ThinLineSteps& steps, SpanSink& sink);
+
+/// The same with parts of a whole line.
+inline void add_steps(const ThinLineSteps& line, std::span<const StepRange> parts, SpanSink& sink) {
+    for (const StepRange& part : parts) add_steps(line.part(part), sink);
+}
 
 /// Adds the line at width 1.
 inline void add_line(const Line& line, SpanSink& sink) {

@@ -11,6 +11,7 @@
 #include <cmath>
 #include <cstddef>
 #include <iterator>
+#include <optional>
 #include <span>
 #include <vector>
 
@@ -24,6 +25,11 @@ void for_each_line(std::span<const Point> points, bool closed, const Visit& visi
     if (closed && points.size() > 1) visit(points.back(), points.front());
 }
 
+inline long double length_of(const Line& line) {
+    return std::hypot(static_cast<long double>(std::int64_t{line.to.x} - line.from.x),
+                      static_cast<long double>(std::int64_t{line.to.y} - line.from.y));
+}
+
 /// The points without those that repeat their neighbour.
 inline std::vector<Point> distinct(std::span<const Point> points, bool closed) {
     std::vector<Point> result;
@@ -33,43 +39,56 @@ inline std::vector<Point> distinct(std::span<const Point> points, bool closed) {
     return result;
 }
 
-/// Calls visit(steps) for all parts of a path that the clip shows; they may share pixels. Dashed lines that
-/// are too long for LineDashes are left to visit_long(line, dashes, begins).
+/// Calls visit(steps) for what the clip shows of each line of a path or, of a dashed one, visit(line, parts)
+/// for the steps of a whole line that are on; lines may share pixels. Dashed lines that are too long for
+/// LineDashes are left to visit_long(line, dashes, begins).
 /// @param points none of them like the one before, nor, of a closed path, the last like the first, unless
 /// there is only one
 template <class Visit, class VisitLong>
 void for_each_thin_line(std::span<const Point> points, bool closed, const Pen& pen, const base::Clip& clip,
                         const Visit& visit, const VisitLong& visit_long) {
-    long double begins = 0;
-    const DashPattern dashes(pen.dashes, pen.dash_offset);
-    for_each_line(points, closed, [&](Point from, Point to) {
-        const Line line{from, to};
-        if (!pen.dashed()) {
-            const ThinLineSteps steps(line, clip);
+    if (!pen.dashed())
+        return for_each_line(points, closed, [&](Point from, Point to) {
+            const ThinLineSteps steps(Line{from, to}, clip);
             if (steps.count > 0) visit(steps);
-            return;
-        }
-        if (LineDashes::takes(line))
-            LineDashes(line, begins).for_each(dashes, clip, visit);
+        });
+    const DashPattern dashes(pen.dashes, pen.dash_offset);
+    long double begins = 0;
+    std::optional<Line> before;
+    for_each_line(points, closed, [&](Point from, Point to) {
+        if (before) begins += length_of(*before);
+        const Line& line = before.emplace(Line{from, to});
+        if (LineDashes::takes(line, begins))
+            LineDashes(line, begins).visit_parts(dashes, clip, visit);
         else
             visit_long(line, dashes, begins);
-        begins += std::hypot(static_cast<long double>(std::int64_t{to.x} - from.x),
-                             static_cast<long double>(std::int64_t{to.y} - from.y));
     });
+}
+
+/// True only if LineDashes takes all lines of the path.
+inline bool takes_all(std::span<const Point> points, bool closed) {
+    bool takes = true;
+    double length = 0; // at least the path's
+    for_each_line(points, closed, [&](Point from, Point to) {
+        takes = takes && LineDashes::takes({from, to}, length);
+        length += std::abs(static_cast<double>(to.x) - from.x) + std::abs(static_cast<double>(to.y) - from.y);
+    });
+    return takes;
 }
 
 /// The same of a path with any points. False, without a call, if lines are too long for LineDashes.
 template <class Visit>
 bool visit_thin_path(std::span<const Point> points, bool closed, const Pen& pen, const base::Clip& clip,
                      const Visit& visit) {
-    bool takes_all = true;
-    if (pen.dashed())
-        for_each_line(points, closed, [&](Point from, Point to) {
-            takes_all = takes_all && LineDashes::takes({from, to});
-        });
-    if (!takes_all) return false;
-    for_each_thin_line(distinct(points, closed), closed, pen, clip, visit,
-                       [](const Line&, const DashPattern&, long double) {});
+    if (pen.dashed() && !takes_all(points, closed)) return false;
+    const auto visit_all = [&](std::span<const Point> path) {
+        for_each_thin_line(path, closed, pen, clip, visit,
+                           [](const Line&, const DashPattern&, long double) {});
+    };
+    if (points.size() > 2) // the ends of a line need not differ
+        visit_all(distinct(points, closed));
+    else
+        visit_all(points);
     return true;
 }
 

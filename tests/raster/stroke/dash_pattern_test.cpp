@@ -103,6 +103,36 @@ TEST(Dashes, OfThinLinesArePositionsAlongThem) {
         }
 }
 
+RC_GTEST_PROP(Dashes, OfLongThinLinesArePositionsAlongThem, ()) {
+    const Point middle{*rc::gen::inRange(0, window.width), *rc::gen::inRange(0, window.height)};
+    const int farthest = 1 << *rc::gen::inRange(5, 22); // beyond what is worked out by fractions, too
+    const int dx = *rc::gen::inRange(-farthest, farthest + 1);
+    const int dy = *rc::gen::inRange(-farthest, farthest + 1);
+    const Line line{{middle.x - dx, middle.y - dy}, {middle.x + dx, middle.y + dy}};
+    const long double length = 2 * std::hypot(static_cast<long double>(dx), static_cast<long double>(dy));
+    Stroke stroke;
+    stroke.dashes.offset = *rc::gen::inRange(-100, 100) / 8.0;
+    std::vector<long double> ends{0};
+    for (int i = 0; i < 4; ++i) {
+        stroke.dashes.lengths.push_back(*rc::gen::inRange(1, 90) / 7.0);
+        ends.push_back(ends.back() + stroke.dashes.lengths.back());
+    }
+    const PixelSet result = stroked(window, line, stroke);
+    for (int y = 0; y < window.height; ++y)
+        for (int x = 0; x < window.width; ++x) {
+            if (!rules::on_line(line, x, y)) continue;
+            const std::int64_t along =
+                (std::int64_t{x} - line.from.x) * (2 * dx) + (std::int64_t{y} - line.from.y) * (2 * dy);
+            const long double at = length == 0 ? 0 : static_cast<long double>(along) / length;
+            long double place = std::fmod(at + stroke.dashes.offset, ends.back());
+            if (place < 0) place += ends.back();
+            const auto after = std::ranges::upper_bound(ends, place);
+            const bool is_near =
+                after == ends.end() || *after - place < 1e-9L || place - *(after - 1) < 1e-9L;
+            RC_ASSERT(is_near || result.contains(x, y) == ((after - ends.begin()) % 2 == 1));
+        }
+}
+
 RC_GTEST_PROP(Dashes, OfWidth1CompleteTheirOpposites, ()) {
     const Shape shape = *rc::gen::oneOf(any_open_shape(window), any_closed_shape(window));
     RC_PRE(!std::holds_alternative<Dots>(shape));

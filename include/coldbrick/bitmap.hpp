@@ -33,6 +33,11 @@ class Bitmap {
     /// A pixel's bit. @throws ArgumentError if it lies outside.
     [[nodiscard]] bool at(Point position) const;
 
+    /// The bits of pixels in a line, 1 where they are set: of `first`, and of what lies by `step` further
+    /// from one to the next.
+    /// @throws ArgumentError if the first or the last one lies outside.
+    void read(Point first, Point step, std::span<std::uint8_t> bits) const;
+
     /// Sets a pixel's bit. @throws ArgumentError if it lies outside.
     void set(Point position, bool value);
 
@@ -41,8 +46,13 @@ class Bitmap {
   private:
     [[nodiscard]] std::size_t index(Point position) const;
 
+    [[nodiscard]] std::uint8_t bit(std::size_t i) const {
+        return static_cast<std::uint8_t>(words_[i / 64] >> (i % 64) & 1U);
+    }
+    void set_bit(std::size_t i, bool value);
+
     Size size_;
-    std::vector<bool> bits_;
+    std::vector<std::uint64_t> words_; ///< the lowest bit first, row by row without gaps
 };
 
 } // namespace coldbrick

@@ -57,7 +57,7 @@ Size size_of(std::string_view drawing) {
 
 } // namespace
 
-Bitmap::Bitmap(Size size) : size_(size), bits_(bit_count(size)) {}
+Bitmap::Bitmap(Size size) : size_(size), words_((bit_count(size) + 63) / 64) {}
 
 namespace {
 
@@ -79,17 +79,17 @@ Size checked(Size size, std::span<const std::uint8_t> packed, std::size_t row_by
 
 Bitmap::Bitmap(Size size, std::span<const std::uint8_t> packed, std::size_t row_bytes)
     : Bitmap(checked(size, packed, row_bytes)) {
-    for (std::size_t i = 0; i < bits_.size(); ++i) {
+    for (std::size_t i = 0; i < bit_count(size); ++i) {
         const std::size_t x = i % static_cast<std::size_t>(size.width);
         const std::size_t y = i / static_cast<std::size_t>(size.width);
-        bits_[i] = (static_cast<unsigned>(packed[y * row_bytes + x / 8]) >> (7 - x % 8) & 1U) != 0;
+        set_bit(i, (static_cast<unsigned>(packed[y * row_bytes + x / 8]) >> (7 - x % 8) & 1U) != 0);
     }
 }
 
 Bitmap::Bitmap(std::string_view drawing) : Bitmap(size_of(drawing)) {
     std::size_t i = 0;
     for (const std::string_view line : lines_of(drawing))
-        for (const char pixel : line) bits_[i++] = pixel == '#';
+        for (const char pixel : line) set_bit(i++, pixel == '#');
 }
 
 std::size_t Bitmap::index(Point position) const {
@@ -100,11 +100,30 @@ std::size_t Bitmap::index(Point position) const {
 }
 
 bool Bitmap::at(Point position) const {
-    return bits_[index(position)];
+    return bit(index(position)) != 0;
+}
+
+void Bitmap::read(Point first, Point step, std::span<std::uint8_t> bits) const {
+    if (bits.empty()) return;
+    const std::int64_t steps = static_cast<std::int64_t>(bits.size()) - 1;
+    base::check_range("last bitmap x", first.x + steps * step.x, 0, size_.width - 1);
+    base::check_range("last bitmap y", first.y + steps * step.y, 0, size_.height - 1);
+    const std::ptrdiff_t further = std::ptrdiff_t{step.y} * size_.width + step.x;
+    std::size_t at = index(first);
+    for (std::uint8_t& one : bits) {
+        one = bit(at);
+        at += static_cast<std::size_t>(further); // which goes back by going round
+    }
 }
 
 void Bitmap::set(Point position, bool value) {
-    bits_[index(position)] = value;
+    set_bit(index(position), value);
+}
+
+void Bitmap::set_bit(std::size_t i, bool value) {
+    std::uint64_t& word = words_[i / 64];
+    const std::uint64_t one = std::uint64_t{1} << (i % 64);
+    word = value ? word | one : word & ~one;
 }
 
 } // namespace coldbrick

@@ -11,8 +11,13 @@
 #include <fmt/core.h>
 
 #include <algorithm>
+#include <bit>
+#include <concepts>
+#include <cstdint>
 #include <functional>
+#include <iterator>
 #include <optional>
+#include <span>
 #include <utility>
 #include <vector>
 
@@ -50,60 +55,95 @@ Visible visible_part(const ImageView& view, Size laid, Point at, Point hot_spot)
     return {box, {static_cast<std::int32_t>(box.x - left), static_cast<std::int32_t>(box.y - top)}};
 }
 
-/// Lays the used part of an image, pixel by pixel.
+/// What lies under a row of what is laid: its first pixel, and how far it is to the next one.
+struct SourceRow {
+    Point first;
+    Point step;
+
+    SourceRow(const Orientation& orientation, const Visible& visible, std::int32_t row, Size size)
+        : first(orientation.source({visible.first.x, visible.first.y + row}, size)) {
+        const Point next = orientation.source({visible.first.x + 1, visible.first.y + row}, size);
+        step = {next.x - first.x, next.y - first.y};
+    }
+};
+
+/// Calls visit(begin, end) for the runs of `value` in a row.
+template <class Visit>
+void for_each_run(std::span<const std::uint8_t> row, std::uint8_t value, Visit visit) {
+    for (auto begin = std::ranges::find(row, value); begin != row.end();) {
+        const auto end = std::find_if(begin, row.end(), [value](std::uint8_t one) { return one != value; });
+        visit(begin - row.begin(), end - row.begin());
+        begin = std::find(end, row.end(), value);
+    }
+}
+
+/// Lays the used part of an image, row by row.
 template <class C>
 class PictureRows {
   public:
     PictureRows(const ConstImageView& part, const Overlay& options)
-        : reader_(part), size_(part.size()), options_(options) {}
+        : reader_(part), size_(part.size()), options_(options), blending_(options.blending) {
+        blending_.opacity = 255; // the colours have it
+    }
 
     /// Composites one row of the visible part.
     void composite_row(const paint::Surface& surface, const Visible& visible, std::int32_t row) {
-        const auto count = static_cast<std::size_t>(visible.box.width);
-        colours_.resize(count);
-        read(visible, row);
-        const std::int64_t y = visible.box.y + row;
-        if (!options_.key && options_.mask == nullptr)
-            return paint::composite_run<C>(surface, options_.blending, visible.box.x, y, colours_);
-        std::size_t begin = 0;
-        while (begin < count) {
-            if (left_out(visible, row, begin)) {
-                ++begin;
-                continue;
-            }
-            std::size_t end = begin + 1;
-            while (end < count && !left_out(visible, row, end)) ++end;
-            paint::composite_run<C>(surface, options_.blending,
-                                    visible.box.x + static_cast<std::int64_t>(begin), y,
-                                    std::span<const C>(colours_).subspan(begin, end - begin));
-            begin = end;
-        }
+        const SourceRow source(options_.orientation, visible, row, size_);
+        colours_.resize(static_cast<std::size_t>(visible.box.width));
+        read(source);
+        const bool takes_all = !options_.key && options_.mask == nullptr;
+        if (!takes_all) find_taken(source);
+        const std::uint8_t opacity = options_.blending.opacity;
+        if (opacity != 255)
+            for (C& colour : colours_) colour = paint::with_opacity(colour, opacity);
+        const auto composite = [&](std::ptrdiff_t begin, std::ptrdiff_t end) {
+            const auto first = static_cast<std::size_t>(begin);
+            paint::composite_run<C>(
+                surface, blending_, visible.box.x + begin, visible.box.y + row,
+                std::span<const C>(colours_).subspan(first, static_cast<std::size_t>(end) - first));
+        };
+        if (takes_all || hides_left_out()) return composite(0, std::ssize(colours_));
+        for_each_run(taken_, 1, composite);
     }
 
   private:
-    [[nodiscard]] Point source(const Visible& visible, std::int32_t row, std::size_t column) const {
-        return options_.orientation.source(
-            {visible.first.x + static_cast<std::int32_t>(column), visible.first.y + row}, size_);
-    }
-
-    void read(const Visible& visible, std::int32_t row) {
+    void read(const SourceRow& source) {
         if (options_.orientation == Orientation())
-            return reader_.row(visible.first.x, visible.first.y + row, colours_);
-        for (std::size_t i = 0; i < colours_.size(); ++i) {
-            const Point from = source(visible, row, i);
-            colours_[i] = reader_.at(from.x, from.y);
+            return reader_.row(source.first.x, source.first.y, colours_);
+        Point from = source.first;
+        for (C& colour : colours_) {
+            colour = reader_.at(from.x, from.y);
+            from = {from.x + source.step.x, from.y + source.step.y};
         }
     }
 
-    [[nodiscard]] bool left_out(const Visible& visible, std::int32_t row, std::size_t column) const {
-        if (options_.key && paint::to_depth<Colour>(colours_[column]) == *options_.key) return true;
-        return options_.mask != nullptr && !options_.mask->at(source(visible, row, column));
+    /// Marks the pixels that are not left out by 1.
+    void find_taken(const SourceRow& source) {
+        taken_.assign(colours_.size(), 1);
+        if (options_.mask != nullptr) options_.mask->read(source.first, source.step, taken_);
+        if (!options_.key) return;
+        // Compared as words, many at a time.
+        const auto key = std::bit_cast<std::uint32_t>(*options_.key);
+        for (std::size_t i = 0; i < taken_.size(); ++i) {
+            const auto colour = std::bit_cast<std::uint32_t>(paint::to_depth<Colour>(colours_[i]));
+            taken_[i] = static_cast<std::uint8_t>(colour == key ? 0 : taken_[i]);
+        }
+    }
+
+    /// Makes what is left out wholly see-through, if that comes to the same.
+    bool hides_left_out() {
+        const bool changes_nothing = blending_ == Blending() && !std::same_as<C, RealColour>; // which round
+        for (std::size_t i = 0; changes_nothing && i < taken_.size(); ++i)
+            if (taken_[i] == 0) colours_[i].alpha = 0;
+        return changes_nothing;
     }
 
     image::PixelReader<C> reader_;
     Size size_;
     const Overlay& options_;
+    Blending blending_;
     std::vector<C> colours_;
+    std::vector<std::uint8_t> taken_;
 };
 
 void composite(const ImageView& view, const ConstImageView& part, Point at, const Overlay& options) {
@@ -134,21 +174,23 @@ void overlay(const ImageView& view, const Bitmap& bitmap, Point at, const Marker
     image::check(marker.blending, view.format());
     const Visible visible = visible_part(view, marker.orientation.laid(bitmap.size()), at, marker.hot_spot);
     if (visible.box.empty()) return;
-    const auto paint_bits = [&](const Paint& paint, bool wanted) {
+    std::vector<std::uint8_t> bits(static_cast<std::size_t>(visible.box.width));
+    const auto paint_bits = [&](const Paint& paint, std::uint8_t wanted) {
         image::SpanPainter painter(view, paint, marker.blending);
         painter.place_pattern(Box{visible.box.x - visible.first.x, visible.box.y - visible.first.y, 1, 1});
         painter.paint_spans([&](raster::SpanSink& sink) {
-            for (std::int32_t row = 0; row < visible.box.height; ++row)
-                for (std::int32_t column = 0; column < visible.box.width; ++column) {
-                    const Point laid{visible.first.x + column, visible.first.y + row};
-                    if (bitmap.at(marker.orientation.source(laid, bitmap.size())) != wanted) continue;
-                    const std::int64_t x = visible.box.x + column;
-                    sink.add(static_cast<std::int32_t>(visible.box.y + row), x, x + 1);
-                }
+            for (std::int32_t row = 0; row < visible.box.height; ++row) {
+                const SourceRow source(marker.orientation, visible, row, bitmap.size());
+                bitmap.read(source.first, source.step, bits);
+                for_each_run(bits, wanted, [&](std::ptrdiff_t begin, std::ptrdiff_t end) {
+                    sink.add(static_cast<std::int32_t>(visible.box.y + row), visible.box.x + begin,
+                             visible.box.x + end);
+                });
+            }
         });
     };
-    if (marker.background) paint_bits(*marker.background, false);
-    paint_bits(marker.foreground, true);
+    if (marker.background) paint_bits(*marker.background, 0);
+    paint_bits(marker.foreground, 1);
 }
 
 Texture texture(const ConstImageView& image, PatternOrigin origin) {

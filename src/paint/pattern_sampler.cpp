@@ -1,12 +1,10 @@
 #include "paint/pattern_sampler.hpp"
 
 #include "paint/cpu_features.hpp"
-#include "paint/reals.hpp"
+#include "paint/gradient_rows.hpp"
 
 #include <algorithm>
 #include <array>
-#include <cmath>
-#include <limits>
 
 namespace coldbrick::paint {
 
@@ -37,6 +35,15 @@ const Colour& at(const Stipple& stipple, std::int64_t x, std::int64_t y) {
     return (row >> bit & 1U) != 0 ? stipple.colour : stipple.ground;
 }
 
+template <class C>
+[[gnu::always_inline]] inline void change_depth(std::span<const Colour16> from, C* __restrict to) {
+    for (std::size_t i = 0; i < from.size(); ++i) to[i] = to_depth<C>(from[i]);
+}
+template <class C>
+COLDBRICK_WIDE void change_depth_wide(std::span<const Colour16> from, C* to) {
+    change_depth(from, to);
+}
+
 // Each fills colours with a pattern's pixels from (x, y) on to the right.
 
 template <class C>
@@ -47,7 +54,8 @@ void fill_row(const Texture& texture, const Ramp&, std::int64_t x, std::int64_t 
     auto column = static_cast<std::size_t>(modulo(x, texture.size.width));
     while (!colours.empty()) { // up to where the texture repeats
         const std::size_t count = std::min(colours.size(), width - column);
-        for (std::size_t i = 0; i < count; ++i) colours[i] = to_depth<C>(pixels[column + i]);
+        const std::span<const Colour16> part = pixels.subspan(column, count);
+        wide_vectors() ? change_depth_wide(part, colours.data()) : change_depth(part, colours.data());
         colours = colours.subspan(count);
         column = 0;
     }
@@ -90,90 +98,13 @@ void fill_row(const Hatch& hatch, const Ramp&, std::int64_t x, std::int64_t y, s
     }
 }
 
-/// Fills colours with those of a ramp at place_of(0), place_of(1) and so on, most of which lie between the
-/// same stops as the one before.
-template <class C, class PlaceOf>
-[[gnu::always_inline]] inline void fill_along(const Ramp& ramp, std::span<C> colours,
-                                              const PlaceOf& place_of) {
-    Ramp::Piece piece = ramp.piece_at(place_of(0));
-    for (std::size_t i = 0; i < colours.size(); ++i) {
-        const double place = place_of(static_cast<std::int64_t>(i));
-        if (!piece.has(place)) piece = ramp.piece_at(place);
-        const Reals colour = reals(piece.colour) + reals(piece.slope) * (place - piece.from);
-        if constexpr (std::same_as<C, Colour>)
-            colours[i] = to_bytes(colour);
-        else
-            colours[i] = to_depth<C>(RealColour{colour[0], colour[1], colour[2], colour[3]});
-    }
-}
-
-/// The same in the registers that the processor has.
-template <class C, class PlaceOf>
-COLDBRICK_WIDE void fill_along_wide(const Ramp& ramp, std::span<C> colours, const PlaceOf& place_of) {
-    fill_along(ramp, colours, place_of);
-}
-template <class C, class PlaceOf>
-void fill_along_any(const Ramp& ramp, std::span<C> colours, const PlaceOf& place_of) {
-    if (colours.empty()) return;
-    wide_vectors() ? fill_along_wide(ramp, colours, place_of) : fill_along(ramp, colours, place_of);
-}
-
-template <class C>
-void fill_row(const LinearGradient& gradient, const Ramp& ramp, std::int64_t x, std::int64_t y,
+template <class Gradient, class C>
+void fill_row(const Gradient& gradient, const Ramp& ramp, std::int64_t x, std::int64_t y,
               std::span<C> colours) {
-    const auto along_x = static_cast<double>(std::int64_t{gradient.to.x} - gradient.from.x);
-    const auto along_y = static_cast<double>(std::int64_t{gradient.to.y} - gradient.from.y);
-    const double square = along_x * along_x + along_y * along_y;
-    const auto from_y = static_cast<double>(y - gradient.from.y);
-    const std::int64_t from_x = x - gradient.from.x;
-    const auto place_of = [=](std::int64_t i) __attribute__((always_inline)) {
-        return (static_cast<double>(from_x + i) * along_x + from_y * along_y) / square;
-    };
-    if (along_x != 0) return fill_along_any(ramp, colours, place_of);
-    fill_along_any(ramp, colours.first(std::min<std::size_t>(1, colours.size())), place_of);
-    if (!colours.empty()) std::ranges::fill(colours, C(colours[0]));
-}
-
-template <class C>
-void fill_row(const RadialGradient& gradient, const Ramp& ramp, std::int64_t x, std::int64_t y,
-              std::span<C> colours) {
-    const auto down = static_cast<double>(y - gradient.centre.y);
-    const std::int64_t from_x = x - gradient.centre.x;
-    const auto radius = static_cast<double>(gradient.radius);
-    fill_along_any(
-        ramp, colours, [=](std::int64_t i) __attribute__((always_inline)) {
-            const auto across = static_cast<double>(from_x + i);
-            return std::sqrt(across * across + down * down) / radius;
-        });
-}
-
-/// How a colour changes to another along so much.
-RealColour slope(const RealColour& from, const RealColour& to, double length) {
-    return {(to.red - from.red) / length, (to.green - from.green) / length, (to.blue - from.blue) / length,
-            (to.alpha - from.alpha) / length};
+    fill_gradient_row(gradient, ramp, x, y, colours);
 }
 
 } // namespace
-
-Ramp::Ramp(const std::vector<ColourStop>& stops) {
-    steps_.reserve(stops.size());
-    for (const ColourStop& stop : stops)
-        steps_.push_back({stop.place, to_depth<RealColour>(stop.colour), {}});
-    for (std::size_t i = 0; i + 1 < steps_.size(); ++i) {
-        const double length = steps_[i + 1].place - steps_[i].place;
-        if (length > 0) steps_[i].slope = slope(steps_[i].colour, steps_[i + 1].colour, length);
-    }
-}
-
-Ramp::Piece Ramp::piece_at(double place) const {
-    constexpr double infinity = std::numeric_limits<double>::infinity();
-    constexpr RealColour level{0, 0, 0, 0};
-    const auto after = std::ranges::upper_bound(steps_, place, {}, &Step::place);
-    if (after == steps_.begin()) return {-infinity, after->place, 0, after->colour, level};
-    const Step& step = *(after - 1);
-    if (after == steps_.end()) return {step.place, infinity, 0, step.colour, level};
-    return {step.place, after->place, step.place, step.colour, step.slope};
-}
 
 PatternSampler::PatternSampler(const Pattern& pattern) : pattern_(&pattern) {
     if (const auto* const linear = std::get_if<LinearGradient>(&pattern)) ramp_ = Ramp(linear->stops);

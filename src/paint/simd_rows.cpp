@@ -119,6 +119,29 @@ void composite_singly(std::span<const Colour> colours, std::byte* pixel, const C
     }
 }
 
+bool are_opaque(std::span<const Colour> colours) {
+    std::uint8_t all = 255;
+    for (const Colour& colour : colours) all &= colour.alpha;
+    return all == 255;
+}
+
+/// Writes the whole fours of opaque colours; returns how many that were.
+template <std::size_t Each>
+COLDBRICK_WIDE std::size_t write_fours(std::span<const Colour> colours, std::byte* pixels,
+                                       const Codec& codec) {
+    const Orders& orders = orders_of(*codec.layout);
+    const Bytes colour_order = vector_of(orders.colours);
+    const Bytes packed = vector_of(orders.packed);
+    const Bytes alpha = vector_of(orders.alpha);
+    std::size_t done = 0;
+    for (; done + 4 <= colours.size(); done += 4, pixels += 4 * Each) {
+        const Bytes source =
+            reordered(read(reinterpret_cast<const std::byte*>(&colours[done])), colour_order) | alpha;
+        write<Each>(pixels, Each == 3 ? reordered(source, packed) : source);
+    }
+    return done;
+}
+
 /// Composites the whole fours of colours; returns how many that were.
 template <std::size_t Each>
 COLDBRICK_WIDE std::size_t composite_fours(std::span<const Colour> colours, std::byte* pixels,
@@ -191,7 +214,9 @@ void Shuffle::row(const std::byte* from, std::byte* to, std::size_t pixels) cons
 void composite_over_row(std::span<const Colour> colours, std::byte* pixels, const Codec& codec) {
     const auto bytes = static_cast<std::size_t>(codec.layout->bytes);
     std::size_t done = 0;
-    if (wide_vectors())
+    if (wide_vectors() && are_opaque(colours))
+        done = bytes == 4 ? write_fours<4>(colours, pixels, codec) : write_fours<3>(colours, pixels, codec);
+    else if (wide_vectors())
         done = bytes == 4 ? composite_fours<4>(colours, pixels, codec)
                           : composite_fours<3>(colours, pixels, codec);
     composite_singly(colours.subspan(done), pixels + done * bytes, codec);

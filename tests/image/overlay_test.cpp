@@ -11,6 +11,11 @@
 
 #include <gtest/gtest.h>
 
+#include <initializer_list>
+#include <string>
+#include <tuple>
+#include <vector>
+
 namespace coldbrick::test {
 
 namespace {
@@ -52,40 +57,53 @@ void expect_same(const Image& a, const Image& b, const std::string& what) {
 
 TEST(Overlay, EveryOrientationOptionAndClipPixelByPixel) {
     const Bitmap mask("#.##\n####\n.#.#");
-    for (const PixelFormat format : {PixelFormat::rgb8, PixelFormat::bgra8, PixelFormat::gray8})
-        for (int way = 0; way < 8; ++way)
+    const Blending blendings[] = {
+        {BlendMode::multiply, 200}, {}, {BlendMode::source_over, 200}, {BlendMode::copy}};
+    struct Case {
+        PixelFormat format;
+        Blending blending;
+        bool masked;
+        bool keyed;
+        Point at;
+        int alpha; ///< of what is there
+    };
+    std::vector<Case> cases;
+    for (const PixelFormat format :
+         {PixelFormat::rgb8, PixelFormat::bgra8, PixelFormat::gray8, PixelFormat::rgba16})
+        for (const Blending& blending : blendings)
             for (const bool masked : {false, true})
                 for (const bool keyed : {false, true})
-                    for (const Point at : {Point{4, 5}, Point{0, 0}, Point{11, 9}}) {
-                        const Image source = sample({9, 7}, PixelFormat::rgba8);
-                        Overlay options;
-                        options.source = Box{2, 1, 4, 3};
-                        options.orientation = {way % 2 == 1, way / 2 - 2};
-                        options.hot_spot = {1, 2};
-                        options.blending = {BlendMode::multiply, 200};
-                        if (masked) options.mask = &mask;
-                        if (keyed) options.key = source.pixel({3, 2});
-                        Image image({12, 10}, format, {180, 90, 200, 220});
-                        Image wanted = image;
-                        overlay(image.view().clipped({1, 1, 10, 8}), source, at, options);
-                        // Once more, a pixel at a time by the same blending of single boxes.
-                        Image part({4, 3}, PixelFormat::rgba8);
-                        for (int i = 0; i < 12; ++i) {
-                            const Point from{i % 4, i / 4};
-                            Colour colour = source.pixel({from.x + 2, from.y + 1});
-                            const bool out =
-                                (masked && !mask.at(from)) || (options.key && colour == *options.key);
-                            part.set_pixel(from, out ? Colour(0, 0, 0, 0) : colour);
-                        }
-                        const Image turned = laid(part, options.orientation);
-                        for (int y = 0; y < turned.height(); ++y)
-                            for (int x = 0; x < turned.width(); ++x)
-                                if (turned.pixel({x, y}).alpha > 0)
-                                    draw(wanted.view().clipped({1, 1, 10, 8}),
-                                         Box{at.x - 1 + x, at.y - 2 + y, 1, 1},
-                                         Fill{turned.pixel({x, y}), {}, {}, options.blending});
-                        expect_same(image, wanted, std::to_string(way));
-                    }
+                    for (const Point at : {Point{4, 5}, Point{0, 0}, Point{11, 9}})
+                        cases.push_back({format, blending, masked, keyed, at, at.x == 0 ? 0 : 220});
+    for (const auto& [format, blending, masked, keyed, at, alpha] : cases)
+        for (int way = 0; way < 8; ++way) {
+            const Image source = sample({9, 7}, PixelFormat::rgba8);
+            Overlay options;
+            options.source = Box{2, 1, 4, 3};
+            options.orientation = {way % 2 == 1, way / 2 - 2};
+            options.hot_spot = {1, 2};
+            options.blending = blending;
+            if (masked) options.mask = &mask;
+            if (keyed) options.key = source.pixel({3, 2});
+            Image image({12, 10}, format, {180, 90, 200, alpha});
+            Image wanted = image;
+            overlay(image.view().clipped({1, 1, 10, 8}), source, at, options);
+            // Once more, a pixel at a time by the same blending of single boxes.
+            Image part({4, 3}, PixelFormat::rgba8);
+            for (int i = 0; i < 12; ++i) {
+                const Point from{i % 4, i / 4};
+                Colour colour = source.pixel({from.x + 2, from.y + 1});
+                const bool out = (masked && !mask.at(from)) || (options.key && colour == *options.key);
+                part.set_pixel(from, out ? Colour(0, 0, 0, 0) : colour);
+            }
+            const Image turned = laid(part, options.orientation);
+            for (int y = 0; y < turned.height(); ++y)
+                for (int x = 0; x < turned.width(); ++x)
+                    if (turned.pixel({x, y}).alpha > 0)
+                        draw(wanted.view().clipped({1, 1, 10, 8}), Box{at.x - 1 + x, at.y - 2 + y, 1, 1},
+                             Fill{turned.pixel({x, y}), {}, {}, options.blending});
+            expect_same(image, wanted, std::to_string(way));
+        }
 }
 
 TEST(Overlay, CopiesWithinOneBufferAsFromACopy) {
@@ -134,6 +152,34 @@ TEST(Overlay, BitmapsHaveTwoPaints) {
     EXPECT_EQ(image.pixel({0, 0}), colour("red"));
     EXPECT_EQ(image.pixel({1, 0}), colour("white"));
     EXPECT_EQ(image.pixel({1, 1}), colour("red"));
+}
+
+TEST(Bitmap, BitsAreReadInAnyDirection) {
+    Bitmap bitmap({70, 5});
+    for (int i = 0; i < 350; ++i) bitmap.set({i % 70, i / 70}, i * i % 7 < 3);
+    for (const auto& [first, step, count] :
+         std::initializer_list<std::tuple<Point, Point, int>>{{{0, 0}, {1, 0}, 70},
+                                                              {{69, 4}, {-1, 0}, 70},
+                                                              {{66, 0}, {0, 1}, 5},
+                                                              {{3, 4}, {0, -1}, 5},
+                                                              {{9, 0}, {3, 1}, 4}}) {
+        std::vector<std::uint8_t> bits(static_cast<std::size_t>(count));
+        bitmap.read(first, step, bits);
+        for (int i = 0; i < count; ++i)
+            ASSERT_EQ(bits[static_cast<std::size_t>(i)] != 0,
+                      bitmap.at({first.x + i * step.x, first.y + i * step.y}));
+    }
+    std::vector<std::uint8_t> bits(3);
+    expect_errors<ArgumentError>({
+        {[&] {
+             bitmap.read({70, 0}, {-1, 0}, bits);
+         },
+         "bitmap x 70 is outside 0..69"},
+        {[&] {
+             bitmap.read({0, 3}, {0, 1}, bits);
+         },
+         "last bitmap y 5 is outside 0..4"},
+    });
 }
 
 TEST(Bitmap, IsReadFromPackedBitsAndDrawings) {

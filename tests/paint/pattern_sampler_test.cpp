@@ -2,14 +2,20 @@
 
 #include "support/errors.hpp"
 
+#include <coldbrick/colour_text.hpp>
 #include <coldbrick/draw.hpp>
 #include <coldbrick/image.hpp>
 #include <coldbrick/overlay.hpp>
 
 #include <gtest/gtest.h>
+#include <rapidcheck/gtest.h>
 
+#include <algorithm>
 #include <cmath>
+#include <cstdint>
+#include <cstdlib>
 #include <functional>
+#include <vector>
 
 namespace coldbrick::test {
 
@@ -108,6 +114,75 @@ TEST(Pattern, GradientsChangeInProportion) {
          Fill{LinearGradient{{0, 0}, {4, 0}, {{0.5, ink}, {0.5, ground}}}, {}, {}, {BlendMode::copy}});
     EXPECT_EQ(image.pixel({1, 0}), ink);
     EXPECT_EQ(image.pixel({2, 0}), ground);
+}
+
+TEST(Pattern, GradientsOfAllLengthsRoundHalvesUp) {
+    Image image({700, 1}, PixelFormat::gray8);
+    for (int length = 1; length < image.width(); ++length) {
+        draw(image, Box{0, 0, image.width(), 1},
+             Fill{LinearGradient{{0, 0}, {length, 0}, {{0, colour("black")}, {1, colour("white")}}}});
+        for (int x = 0; x < image.width(); ++x)
+            ASSERT_EQ(image.pixel({x, 0}).red, (510 * std::min(x, length) + length) / (2 * length))
+                << x << " of " << length;
+    }
+}
+
+/// What stops say of a place: the largest and the smallest number that a channel may be.
+struct Rounded {
+    int least;
+    int most;
+};
+Rounded rounded_at(const std::vector<ColourStop>& steps, long double place, std::uint8_t Colour::*channel) {
+    const auto after =
+        std::ranges::find_if(steps, [&](const ColourStop& stop) { return stop.place > place; });
+    const ColourStop& from = *(after == steps.begin() ? after : after - 1);
+    long double value = from.colour.*channel;
+    if (after != steps.begin() && after != steps.end())
+        value += (place - from.place) / (static_cast<long double>(after->place) - from.place) *
+                 (after->colour.*channel - value);
+    return {static_cast<int>(std::floor(value + 0.5L)), static_cast<int>(std::floor(value + 0.5L + 1e-6L))};
+}
+
+RC_GTEST_PROP(Pattern, GradientsOfWideRowsAreRoundedOnce, ()) {
+    const auto coordinate = [](int reach) { return rc::gen::inRange(-reach, reach + 1); };
+    std::vector<ColourStop> steps;
+    const int stop_count = *rc::gen::inRange(1, 5);
+    for (int i = 0; i < stop_count; ++i) {
+        const auto byte = [] {
+            return *rc::gen::weightedOneOf<int>({{1, rc::gen::just(255)}, {2, rc::gen::inRange(0, 256)}});
+        };
+        steps.push_back({*rc::gen::inRange(0, 1025) / 1024.0, Colour(byte(), byte(), byte(), byte())});
+    }
+    std::ranges::sort(steps, {}, &ColourStop::place);
+    const int reach = 1 << *rc::gen::inRange(1, 25);
+    const Point from{*coordinate(reach), *coordinate(reach)};
+    const Point to{*coordinate(reach), *coordinate(reach)};
+    const bool is_radial = *rc::gen::arbitrary<bool>();
+    RC_PRE(is_radial || from != to);
+    const std::int32_t radius = std::abs(to.x) + 1;
+    Image image({*rc::gen::inRange(1, 600), 3}, PixelFormat::rgba8);
+    const Pattern pattern =
+        is_radial ? Pattern(RadialGradient{from, radius, steps}) : LinearGradient{from, to, steps};
+    draw(image, Box{0, 0, image.width(), 3}, Fill{pattern, {}, {}, {BlendMode::copy}});
+    for (int y = 0; y < 3; ++y)
+        for (int x = 0; x < image.width(); ++x) {
+            const long double dx = std::int64_t{to.x} - from.x;
+            const long double dy = std::int64_t{to.y} - from.y;
+            const long double across = std::int64_t{x} - from.x;
+            const long double down = std::int64_t{y} - from.y;
+            const long double place = is_radial ? std::hypot(across, down) / radius
+                                                : (across * dx + down * dy) / (dx * dx + dy * dy);
+            const bool on_edge = std::ranges::any_of(
+                steps, [&](const ColourStop& stop) { return std::abs(stop.place - place) < 1e-12L; });
+            if (on_edge) continue;
+            for (std::uint8_t Colour::*channel :
+                 {&Colour::red, &Colour::green, &Colour::blue, &Colour::alpha}) {
+                const auto [least, most] = rounded_at(steps, place, channel);
+                const int got = image.pixel({x, y}).*channel;
+                RC_ASSERT(got >= least);
+                RC_ASSERT(got <= most);
+            }
+        }
 }
 
 TEST(Pattern, DeepColoursReachDeepFormatsUnrounded) {

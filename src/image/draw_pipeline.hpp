@@ -179,7 +179,7 @@ class SpanPainter {
     paint::Painter painter_;
 };
 
-// Plain: what most calls are, an opaque colour of 8 bits on a format of bytes.
+// Plain: what most calls are, a colour of 8 bits on a format of bytes.
 
 /// True if all of these choices are the first ones of their enumerations.
 template <class... Enumerations>
@@ -212,28 +212,45 @@ inline bool has_plain_form(const Stroke& stroke) {
     return is_thin(stroke) && stroke.dashes.lengths.empty();
 }
 
-/// What an opaque colour of 8 bits makes of the view's pixels; of no bytes where more must be known.
-[[gnu::always_inline]] inline paint::PlainPixels plain_pixels(const ImageView& view, const Paint& paint) {
-    const paint::PlainLayout& layout = paint::plain_layouts[static_cast<std::size_t>(view.format())];
-    const auto* const colour = paint.colour<Colour>();
-    if (colour == nullptr || colour->alpha != 255 || view.pixel_stride_bytes() != layout.bytes ||
-        !view.mask().all())
-        return {};
-    return {view.bytes(), view.row_stride_bytes(), layout.bytes, layout.bytes, layout.word(*colour)};
+inline const paint::PlainLayout& plain_layout(const ImageView& view) {
+    return paint::plain_layouts[static_cast<std::size_t>(view.format())];
 }
 
-template <class S, class Style>
-concept PaintedWhole = (std::same_as<Style, Fill> && FilledWhole<S>) ||
-                       (std::same_as<Style, Stroke> && StrokedWhole<S>);
+/// What an opaque colour makes of the view's pixels; of no bytes where more must be known.
+[[gnu::always_inline]] inline paint::PlainPixels plain_pixels(const ImageView& view, const Colour& colour) {
+    const paint::PlainLayout& layout = plain_layout(view);
+    if (view.pixel_stride_bytes() != layout.bytes || !view.mask().all()) return {};
+    return {view.bytes(), view.row_stride_bytes(), layout.bytes, layout.bytes, layout.word(colour)};
+}
 
-template <class S>
+/// The same of a paint, if it is an opaque colour of 8 bits.
+[[gnu::always_inline]] inline paint::PlainPixels plain_pixels(const ImageView& view, const Paint& paint) {
+    const auto* const colour = paint.colour<Colour>();
+    if (colour == nullptr || colour->alpha != 255) return {};
+    return plain_pixels(view, *colour);
+}
+
+/// The same of a see-through colour of 8 bits.
+inline paint::PlainMix plain_mix(const ImageView& view, const Paint& paint) {
+    const auto* const colour = paint.colour<Colour>();
+    if (colour == nullptr || colour->alpha == 0 || colour->alpha == 255) return {};
+    const paint::PlainPixels pixels = plain_pixels(view, Colour(colour->red, colour->green, colour->blue));
+    if (pixels.bytes == 0) return {};
+    return {pixels, plain_layout(view), *colour, view.format()};
+}
+
+template <class S, class Style, class Pixels = paint::PlainPixels>
+concept PaintedWhole = (std::same_as<Style, Fill> && FilledWhole<S, Pixels>) ||
+                       (std::same_as<Style, Stroke> && StrokedWhole<S, Pixels>);
+
+template <class S, class Pixels>
 [[gnu::always_inline]] inline bool paint_whole(const S& shape, const Fill&, const Box& clip,
-                                               const paint::PlainPixels& pixels) {
+                                               const Pixels& pixels) {
     return fill_whole(shape, clip, pixels);
 }
-template <class S>
+template <class S, class Pixels>
 [[gnu::always_inline]] inline bool paint_whole(const S& shape, const Stroke&, const Box& clip,
-                                               const paint::PlainPixels& pixels) {
+                                               const Pixels& pixels) {
     return stroke_whole(shape, clip, pixels);
 }
 
@@ -259,13 +276,23 @@ template <class S, class Style>
     return paint_cut(shape, style, view.clip(), plain_pixels(view, style.paint));
 }
 
+/// The way of see-through colours: only shapes that the view shows whole.
+template <class S, class Style>
+[[gnu::noinline]] bool draw_mixed(const ImageView& view, const S& shape, const Style& style) {
+    if constexpr (PaintedWhole<S, Style, paint::PlainMix>) {
+        const paint::PlainMix pixels = plain_mix(view, style.paint);
+        return pixels.bytes != 0 && paint_whole(shape, style, view.clip(), pixels);
+    }
+    return false;
+}
+
 /// The short way of most calls: false, having neither painted nor refused anything, where the call must go
 /// the long one.
 template <class S, class Style>
 [[gnu::always_inline]] inline bool draw_plainly(const ImageView& view, const S& shape, const Style& style) {
     if (!is_plain(style)) return false;
     const paint::PlainPixels pixels = plain_pixels(view, style.paint);
-    if (pixels.bytes == 0) return false;
+    if (pixels.bytes == 0) return draw_mixed(view, shape, style);
     return paint_whole(shape, style, view.clip(), pixels) || draw_cut(view, shape, style);
 }
 
@@ -294,7 +321,9 @@ class DrawCall {
         : view_(view), style_(style), filled_(filled), clip_(clip_of(view)) {
         image::check(style);
         image::check(style.blending, view.format());
-        if (is_plain(style)) plain_ = plain_pixels(view, style.paint);
+        if (!is_plain(style)) return;
+        plain_ = plain_pixels(view, style.paint);
+        if (plain_.bytes == 0) mixed_ = plain_mix(view, style.paint);
     }
 
     /// @throws ArgumentError if the style does not suit shapes of this type.
@@ -337,6 +366,8 @@ class DrawCall {
 
     template <class S>
     [[gnu::noinline]] void paint_otherwise(const S& shape) {
+        if constexpr (PaintedWhole<S, Style, paint::PlainMix>)
+            if (mixed_.bytes != 0 && paint_whole(shape, style_, view_.clip(), mixed_)) return;
         if (clip_.empty() || !may_show(clip_, shape, style_)) return;
         if (!spans_) make_painter();
         if constexpr (PaintedWhole<S, Style>)
@@ -367,6 +398,7 @@ class DrawCall {
     std::optional<SpanPainter> spans_;
     paint::PlainPixels replaced_{}; ///< of no bytes unless pixels are replaced
     paint::PlainPixels plain_{};    ///< of no bytes unless the style has a plain form and pixels are replaced
+    paint::PlainMix mixed_;         ///< likewise where a colour is mixed with them
 };
 
 /// The same with two styles, the stroke over the fill, which it sees.

@@ -1,7 +1,8 @@
 /// @file
-/// Shapes that replace pixels by the same bytes, straight to memory.
+/// Shapes whose pixels are replaced by the same bytes, or mixed with one colour, straight to memory.
 #pragma once
 
+#include "paint/plain_mix.hpp"
 #include "paint/plain_pixels.hpp"
 #include "raster/thin/small_ellipses.hpp"
 #include "raster/thin/thin_circle_steps.hpp"
@@ -58,8 +59,9 @@ constexpr std::int64_t short_run = 256;
 }
 
 /// Only boxes that are not large.
-[[gnu::always_inline]] inline bool fill_whole(const Box& box, const Box& clip,
-                                              const paint::PlainPixels& pixels) {
+/// @tparam Pixels paint::PlainPixels or paint::PlainMix, where steps come to each pixel once
+template <class Pixels>
+[[gnu::always_inline]] inline bool fill_whole(const Box& box, const Box& clip, const Pixels& pixels) {
     if (!holds(clip, box) || !pixels.contiguous()) return false;
     const std::int64_t bytes = box.width * pixels.bytes;
     if (bytes > short_run) return false;
@@ -72,8 +74,8 @@ constexpr std::int64_t short_run = 256;
 }
 
 /// Only circles that are not large.
-[[gnu::always_inline]] inline bool fill_whole(const Circle& circle, const Box& clip,
-                                              const paint::PlainPixels& pixels) {
+template <class Pixels>
+[[gnu::always_inline]] inline bool fill_whole(const Circle& circle, const Box& clip, const Pixels& pixels) {
     if (!holds(clip, circle) || (2 * std::int64_t{circle.radius} + 1) * pixels.bytes > short_run ||
         !pixels.contiguous())
         return false;
@@ -94,9 +96,9 @@ constexpr std::int64_t short_run = 256;
 
 /// Calls walk(first, along, side, write) for a line's walks: where its first step lies in memory, how far it
 /// is to the next one and, at a side step, beyond that.
-template <class Walk>
-[[gnu::always_inline]] inline void write_walk(const raster::ThinLineSteps& steps,
-                                              const paint::PlainPixels& pixels, const Walk& walk) {
+template <class Pixels, class Walk>
+[[gnu::always_inline]] inline void write_walk(const raster::ThinLineSteps& steps, const Pixels& pixels,
+                                              const Walk& walk) {
     const std::ptrdiff_t row = pixels.row_stride_bytes;
     const std::ptrdiff_t pixel = pixels.pixel_stride_bytes;
     const std::ptrdiff_t along = steps.along_y ? row : pixel;
@@ -107,8 +109,8 @@ template <class Walk>
 }
 
 /// Writes a line's steps, or parts of a whole line's.
-[[gnu::always_inline]] inline void write_steps(const raster::ThinLineSteps& steps,
-                                               const paint::PlainPixels& pixels) {
+template <class Pixels>
+[[gnu::always_inline]] inline void write_steps(const raster::ThinLineSteps& steps, const Pixels& pixels) {
     write_walk(
         steps, pixels,
         [&](std::byte * first, std::ptrdiff_t along, std::ptrdiff_t side, const auto& write)
@@ -123,8 +125,8 @@ inline void write_steps(const raster::ThinLineSteps& line, std::span<const raste
 }
 
 /// Lines at width 1; likewise below.
-[[gnu::always_inline]] inline bool stroke_whole(const Line& line, const Box& clip,
-                                                const paint::PlainPixels& pixels) {
+template <class Pixels>
+[[gnu::always_inline]] inline bool stroke_whole(const Line& line, const Box& clip, const Pixels& pixels) {
     if (!holds(clip, line.from) || !holds(clip, line.to)) return false;
     write_steps(raster::ThinLineSteps(line), pixels);
     return true;
@@ -157,8 +159,8 @@ struct CirclePixels {
     }
 };
 
-[[gnu::always_inline]] inline bool stroke_whole(const Circle& circle, const Box& clip,
-                                                const paint::PlainPixels& pixels) {
+template <class Pixels>
+[[gnu::always_inline]] inline bool stroke_whole(const Circle& circle, const Box& clip, const Pixels& pixels) {
     if (!holds(clip, circle)) return false;
     const CirclePixels reflections{pixels.address(circle.centre.x, circle.centre.y), pixels.row_stride_bytes,
                                    pixels.pixel_stride_bytes};
@@ -266,12 +268,12 @@ concept StrokedThin = requires(const S& shape, const raster::Pen& pen, const bas
     stroke_thin(shape, pen, clip, pixels);
 };
 
-template <class S>
-concept FilledWhole = requires(const S& shape, const Box& clip, const paint::PlainPixels& pixels) {
+template <class S, class Pixels = paint::PlainPixels>
+concept FilledWhole = requires(const S& shape, const Box& clip, const Pixels& pixels) {
     fill_whole(shape, clip, pixels);
 };
-template <class S>
-concept StrokedWhole = requires(const S& shape, const Box& clip, const paint::PlainPixels& pixels) {
+template <class S, class Pixels = paint::PlainPixels>
+concept StrokedWhole = requires(const S& shape, const Box& clip, const Pixels& pixels) {
     stroke_whole(shape, clip, pixels);
 };
 

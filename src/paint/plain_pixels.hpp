@@ -47,6 +47,11 @@ struct alignas(32) PlainLayout {
         return ((is_colour ? std::bit_cast<std::uint32_t>(colour) : put_together(colour)) & mask) * repeat;
     }
 
+    /// The bits of alphas in eight bytes of pixels; none where a format has no alpha.
+    [[nodiscard]] std::uint64_t alpha_bits() const {
+        return ((std::uint64_t{255} << shifts[3]) & mask) * repeat;
+    }
+
   private:
     [[nodiscard]] std::uint64_t put_together(const Colour& colour) const {
         const std::uint64_t opaque = is_gray ? std::uint64_t{gray_of(colour)} << shifts[0]

@@ -15,6 +15,7 @@
 #include <rapidcheck/gtest.h>
 
 #include <algorithm>
+#include <span>
 #include <variant>
 #include <vector>
 
@@ -116,6 +117,34 @@ RC_GTEST_PROP(PlainShapes, AreTheSpansInEveryFormat, ()) {
     RC_ASSERT(picture.keeps_its_frame());
 }
 
+RC_GTEST_PROP(PlainShapes, SeeThroughColoursAreMixedAsInSpans, ()) {
+    const Colour film(*rc::gen::inRange(0, 256), 40, 250, *rc::gen::inRange(0, 256));
+    Image one(window, *rc::gen::elementOf(all_formats), ground);
+    const bool opaque = *rc::gen::arbitrary<bool>();
+    for (std::int32_t i = 0; i < window.width * window.height; ++i)
+        one.set_pixel({i % window.width, i / window.width},
+                      Colour(i * 7 % 256, i * i % 256, i * 31 % 256, opaque || i % 5 < 3 ? 255 : i % 256));
+    Image other = one;
+    const Shape shape = any_plain_shape();
+    const bool fills = *rc::gen::arbitrary<bool>();
+    const bool as_array = *rc::gen::arbitrary<bool>();
+    const auto draw_both = [&]<class S>(const S& shape_of_type) {
+        const auto draw_styled = [&](const auto& style) {
+            if (as_array)
+                draw(one, std::span(&shape, 1), style);
+            else
+                draw(one, shape_of_type, style);
+            draw(other, region(shape_of_type, style, Box::of(window)), film);
+        };
+        if constexpr (ClosedShape<S>)
+            if (fills) return draw_styled(Fill{film});
+        draw_styled(Stroke{film});
+    };
+    std::visit(draw_both, shape);
+    for (std::int32_t y = 0; y < window.height; ++y)
+        RC_ASSERT(std::ranges::equal(one.view().row(y), other.view().row(y)));
+}
+
 RC_GTEST_PROP(PlainShapes, PointsAreDrawnAsTheShapesOfThem, ()) {
     std::vector<Point> points;
     for (int n = *rc::gen::inRange(1, 9); n > 0; --n) points.push_back(*any_point_near(window));
@@ -153,7 +182,8 @@ TEST(PlainShapes, AreWrittenStraightToMemory) {
         return image::draw_plainly(image, Line{{1, 2}, {9, 9}}, stroke);
     };
     EXPECT_TRUE(is_plain(Stroke{ink}));
-    EXPECT_FALSE(is_plain(Stroke{Colour(1, 2, 3, 4)}));
+    EXPECT_TRUE(is_plain(Stroke{Colour(1, 2, 3, 4)}));
+    EXPECT_FALSE(is_plain(Stroke{Colour(1, 2, 3, 0)}));
     EXPECT_FALSE(is_plain(Stroke{Colour16{1, 2, 3, 4}}));
     EXPECT_FALSE(is_plain(Stroke{ink, 2}));
     Stroke stroke{ink};

@@ -19,9 +19,13 @@ namespace coldbrick::geometry {
 
 /// The box of some points, at least one.
 inline Box bounds_of_points(std::span<const Point> points) {
-    const auto [left, right] = std::ranges::minmax(points, {}, &Point::x);
-    const auto [top, bottom] = std::ranges::minmax(points, {}, &Point::y);
-    return Box::between({left.x, top.y}, {right.x, bottom.y});
+    Point least = points[0];
+    Point most = points[0];
+    for (const Point& point : points) {
+        least = {std::min(least.x, point.x), std::min(least.y, point.y)};
+        most = {std::max(most.x, point.x), std::max(most.y, point.y)};
+    }
+    return Box::between(least, most);
 }
 
 /// The smallest box of some points and a box.

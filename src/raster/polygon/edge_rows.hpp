@@ -46,22 +46,22 @@ class EdgeRows {
         sort_by_first_row();
         active_room_.resize(count());
         active_ = active_end_ = active_room_.data();
-        const std::uint32_t* next = order_.data();
-        const std::uint32_t* const end = next + order_.size();
+        Edge* const* next = order_.data();
+        Edge* const* const end = next + order_.size();
         const std::int64_t bottom = sink_.clip().bottom;
-        for (std::int64_t y = edges_[*next].first_row(); y < bottom; ++y) {
+        for (std::int64_t y = (*next)->first_row(); y < bottom; ++y) {
             if (active_end_ == active_) {
                 if (next == end) return;
-                y = edges_[*next].first_row();
+                y = (*next)->first_row();
             }
-            if (next != end && edges_[*next].first_row() == y) {
+            if (next != end && (*next)->first_row() == y) {
                 Edge** const continued = active_end_;
-                do *active_end_++ = &edges_[*next++];
-                while (next != end && edges_[*next].first_row() == y);
+                do *active_end_++ = *next++;
+                while (next != end && (*next)->first_row() == y);
                 place_new(continued);
             }
             if (active_end_ - active_ == 2) {
-                const std::int64_t before_next = next == end ? bottom : edges_[*next].first_row();
+                const std::int64_t before_next = next == end ? bottom : std::int64_t{(*next)->first_row()};
                 const std::int64_t rest = give_rows_between(y, std::min(before_next, bottom));
                 if (rest > y) {
                     y = rest - 1;
@@ -74,6 +74,7 @@ class EdgeRows {
 
   private:
     static_assert(std::is_trivially_destructible_v<Edge>);
+    using Place = typename Edge::Place;
 
     [[nodiscard]] std::size_t count() const { return static_cast<std::size_t>(edges_end_ - edges_); }
 
@@ -81,8 +82,8 @@ class EdgeRows {
     void sort_by_first_row() {
         order_.resize(count());
         if (last_ - top_ > 4096 + 4 * static_cast<std::int64_t>(count())) {
-            for (std::uint32_t i = 0; i < count(); ++i) order_[i] = i;
-            std::ranges::sort(order_, {}, [this](std::uint32_t i) { return edges_[i].first_row(); });
+            std::ranges::generate(order_, [next = edges_]() mutable { return next++; });
+            std::ranges::sort(order_, {}, &Edge::first_row);
             return;
         }
         std::pmr::vector<std::uint32_t> ends(static_cast<std::size_t>(last_ - top_) + 2, &memory_);
@@ -91,7 +92,7 @@ class EdgeRows {
         };
         for (const Edge& edge : std::span(edges_, edges_end_)) ++ends[row_of(edge) + 1];
         for (std::size_t row = 1; row < ends.size(); ++row) ends[row] += ends[row - 1];
-        for (std::uint32_t i = 0; i < count(); ++i) order_[ends[row_of(edges_[i])]++] = i;
+        for (Edge& edge : std::span(edges_, edges_end_)) order_[ends[row_of(edge)]++] = &edge;
     }
 
     /// Moves an edge to the left past those that begin further right. Where too many have moved on this row,
@@ -134,9 +135,10 @@ class EdgeRows {
     void give_row_and_step(std::int64_t y) {
         begin_ordering();
         const std::int32_t winding_bits = winding_bits_;
+        const auto row = static_cast<Place>(y);
         std::int32_t winding = 0;
-        std::int64_t begin = left_;
-        std::int64_t end = std::numeric_limits<std::int64_t>::min();
+        Place begin = 0;
+        Place end = std::numeric_limits<Place>::min(); // nothing yet
         Edge** kept = active_;
         Edge** const active_end = active_end_;
         for (Edge** at = active_; at != active_end; ++at) {
@@ -145,14 +147,14 @@ class EdgeRows {
                 add(y, begin, end);
                 begin = edge->begin();
             }
-            end = std::max<std::int64_t>(end, edge->end());
+            end = std::max(end, edge->end());
             winding = (winding + edge->winding()) & winding_bits;
-            if (edge->last_row() <= y) continue;
-            edge->step(y + 1);
+            if (edge->last_row() <= row) continue;
+            edge->step(row + 1);
             *kept = edge;
             move_left(kept++);
         }
-        add(y, begin, winding != 0 ? right_ : end); // edges right of the clip are left out
+        add(y, begin, winding != 0 ? right_ : std::int64_t{end}); // edges right of the clip are left out
         active_end_ = kept;
         end_ordering();
     }
@@ -163,11 +165,16 @@ class EdgeRows {
         Edge& one = *active_[0];
         Edge& other = *active_[1];
         if (((one.winding() + other.winding()) & winding_bits_) != 0) return y;
-        end = std::min<std::int64_t>({end, one.last_row(), other.last_row()});
-        for (; y < end; one.step(y), other.step(y))
-            add(y++, std::min(one.begin(), other.begin()), std::max(one.end(), other.end()));
+        const Place rest =
+            static_cast<Place>(std::min<std::int64_t>({end, one.last_row(), other.last_row()}));
+        auto row = static_cast<Place>(y);
+        while (row < rest) {
+            add(row++, std::min(one.begin(), other.begin()), std::max(one.end(), other.end()));
+            one.step(row);
+            other.step(row);
+        }
         if (one.begin() > other.begin()) std::swap(active_[0], active_[1]);
-        return y;
+        return row;
     }
 
     [[gnu::always_inline]] void add(std::int64_t y, std::int64_t begin, std::int64_t end) {
@@ -185,7 +192,7 @@ class EdgeRows {
     std::pmr::monotonic_buffer_resource memory_{room_.data(), room_.size()};
     Edge* edges_;
     Edge* edges_end_;
-    std::pmr::vector<std::uint32_t> order_{&memory_};             ///< of the edges, by their first row
+    std::pmr::vector<Edge*> order_{&memory_};                     ///< the edges by their first row
     std::int64_t top_ = std::numeric_limits<std::int64_t>::max(); ///< of the edges' first rows
     std::int64_t last_ = std::numeric_limits<std::int64_t>::min();
     std::pmr::vector<Edge*> active_room_{&memory_};

@@ -18,6 +18,9 @@ namespace coldbrick::raster {
 /// steep edge the nearest one to the crossing, else those between the crossings half a row above and below.
 class ExactEdge {
   public:
+    /// What rows and columns are told as.
+    using Place = std::int64_t;
+
     /// @param upper_end,lower_end its ends; one of them each if it is level
     /// @param winding 1 if its ring runs along it downwards, else -1
     /// @param top the first row that is asked for
@@ -34,18 +37,18 @@ class ExactEdge {
     }
 
     /// The rows that it has pixels on or changes the winding on.
-    [[nodiscard]] std::int64_t first_row() const { return first_; }
-    [[nodiscard]] std::int64_t last_row() const { return kind_ == Kind::bare ? end_ - 1 : end_; }
+    [[nodiscard]] Place first_row() const { return first_; }
+    [[nodiscard]] Place last_row() const { return kind_ == Kind::bare ? end_ - 1 : end_; }
 
     // What it has on its present row, which is the first one at first: the pixels [begin, end) of its
     // outline, none for tiling, and by how much the winding changes there. Where within its own pixels it
     // does so makes no difference.
-    [[nodiscard]] std::int64_t begin() const { return begin_; }
-    [[nodiscard]] std::int64_t end() const { return pixels_end_; }
+    [[nodiscard]] Place begin() const { return begin_; }
+    [[nodiscard]] Place end() const { return pixels_end_; }
     [[nodiscard]] int winding() const { return winding_; }
 
     /// Goes on to the row, which follows the row before.
-    void step(std::int64_t y) {
+    void step(Place y) {
         winding_ = y < end_ ? own_winding_ : 0;
         const std::int64_t value = bound_.value();
         bound_.next();

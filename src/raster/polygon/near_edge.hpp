@@ -28,6 +28,8 @@ class NearEdge {
     static constexpr bool bare = extent == FillExtent::tiling;
 
   public:
+    using Place = std::int32_t;
+
     /// As ExactEdge.
     NearEdge(Point upper_end, Point lower_end, int winding, FillExtent, std::int64_t top) {
         const std::int32_t width = lower_end.x - upper_end.x;
@@ -44,14 +46,14 @@ class NearEdge {
         place();
     }
 
-    [[nodiscard]] std::int64_t first_row() const { return first_; }
-    [[nodiscard]] std::int64_t last_row() const { return last_; }
+    [[nodiscard]] Place first_row() const { return first_; }
+    [[nodiscard]] Place last_row() const { return last_; }
 
-    [[nodiscard]] std::int32_t begin() const { return begin_; }
-    [[nodiscard]] std::int32_t end() const { return bare ? begin_ : end_; }
+    [[nodiscard]] Place begin() const { return begin_; }
+    [[nodiscard]] Place end() const { return bare ? begin_ : end_; }
     [[nodiscard]] std::int32_t winding() const { return winding_; }
 
-    [[gnu::always_inline]] void step(std::int64_t y) {
+    [[gnu::always_inline]] void step(Place y) {
         x_ += step_;
         if (!bare && y == last_) winding_ = 0;
         place();

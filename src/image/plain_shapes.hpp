@@ -17,6 +17,7 @@
 
 #include <algorithm>
 #include <array>
+#include <bit>
 #include <cstddef>
 #include <cstdint>
 #include <span>
@@ -94,6 +95,19 @@ template <class Pixels>
     return true;
 }
 
+// On large images most pixels of a line lie in lines of the cache that must come from memory: those of the
+// next steps are asked for early. Short lines are through before that helps.
+constexpr std::int64_t worth_asking_ahead = 64;
+constexpr std::int64_t steps_ahead = 16;
+
+/// Asks for the memory that lies so many bytes from an address; it need not belong to the image.
+[[gnu::always_inline]] inline void ask_for(const std::byte* at, std::ptrdiff_t bytes) {
+    constexpr int to_write = 1;
+    __builtin_prefetch(
+        reinterpret_cast<const void*>(std::bit_cast<std::uintptr_t>(at) + static_cast<std::uintptr_t>(bytes)),
+        to_write);
+}
+
 /// Calls walk(first, along, side, write) for a line's walks: where its first step lies in memory, how far it
 /// is to the next one and, at a side step, beyond that.
 template <class Pixels, class Walk>
@@ -114,7 +128,16 @@ template <class Pixels>
     write_walk(
         steps, pixels,
         [&](std::byte * first, std::ptrdiff_t along, std::ptrdiff_t side, const auto& write)
-            __attribute__((always_inline)) { steps.walk(first, along, side, write); });
+            __attribute__((always_inline)) {
+                if (steps.count < worth_asking_ahead) return steps.walk(first, along, side, write);
+                const std::ptrdiff_t ahead =
+                    steps_ahead * along + steps_ahead * steps.error_step / steps.error_reset * side;
+                steps.walk(
+                    first, along, side, [&](std::byte * at) __attribute__((always_inline)) {
+                        ask_for(at, ahead);
+                        write(at);
+                    });
+            });
 }
 inline void write_steps(const raster::ThinLineSteps& line, std::span<const raster::StepRange> parts,
                         const paint::PlainPixels& pixels) {

@@ -1,11 +1,16 @@
 #include "paint/composite_run.hpp"
 
-#include "paint/blend_formulas.hpp"
 #include "paint/composite_integers.hpp"
 #include "paint/composite_reals.hpp"
+#include "paint/cpu_features.hpp"
+#include "paint/real_formulas.hpp"
 #include "paint/simd_rows.hpp"
 
 #include <algorithm>
+#include <array>
+#include <bit>
+#include <concepts>
+#include <cstring>
 
 namespace coldbrick::paint {
 
@@ -58,11 +63,30 @@ template <class C>
 using Stored = std::conditional_t<std::same_as<C, Colour>, std::uint8_t,
                                   std::conditional_t<std::same_as<C, Colour16>, std::uint16_t, float>>;
 
-template <BlendMode mode, class C>
-void composite_wholly(const Surface& surface, const ChannelMask& mask, std::uint8_t opacity, std::byte* at,
-                      std::span<const C> colours) {
+/// True if pixels lie in memory as colours of the kind do.
+template <class C>
+bool lie_in_order(const PixelLayout& layout) {
+    constexpr auto channel = static_cast<int>(sizeof(Stored<C>));
+    return !std::same_as<C, RealColour> && layout.channel_bytes() == channel && layout.red == 0 &&
+           layout.green == channel && layout.blue == 2 * channel && layout.alpha == 3 * channel;
+}
+
+/// @param mix makes a colour of a source's and a backdrop's
+template <class C, class Mix>
+[[gnu::always_inline]] inline void composite_wholly(const Surface& surface, const ChannelMask& mask,
+                                                    std::uint8_t opacity, std::byte* at,
+                                                    std::span<const C> colours, const Mix& mix) {
     const Codec codec = surface.codec; // a copy: stores of pixels may alias it
-    const auto mix = [](const C& source, const C& backdrop) { return composite_as<mode>(source, backdrop); };
+    if (lie_in_order<C>(*codec.layout))
+        return composite_singly(
+            surface, mask, opacity, at, colours, [](const std::byte* pixel) __attribute__((always_inline)) {
+                std::array<std::byte, sizeof(C)> bytes;
+                std::memcpy(bytes.data(), pixel, sizeof(C));
+                return std::bit_cast<C>(bytes);
+            },
+            mix, [](const C& colour, std::byte* pixel) __attribute__((always_inline)) {
+                std::memcpy(pixel, &colour, sizeof colour);
+            });
     if (codec.layout->channel_bytes() != 0)
         return composite_singly(
             surface, mask, opacity, at, colours,
@@ -71,6 +95,34 @@ void composite_wholly(const Surface& surface, const ChannelMask& mask, std::uint
     composite_singly(
         surface, mask, opacity, at, colours, [&](const std::byte* pixel) { return codec.decode<C>(pixel); },
         mix, [&](const C& colour, std::byte* pixel) { codec.encode(colour, pixel); });
+}
+
+/// The formulas in real numbers, as composite_as() has them, with all channels of a pixel at once.
+template <BlendMode mode, class C>
+[[gnu::always_inline]] inline void composite_by_reals(const Surface& surface, const ChannelMask& mask,
+                                                      std::uint8_t opacity, std::byte* at,
+                                                      std::span<const C> colours) {
+    composite_wholly(
+        surface, mask, opacity, at, colours,
+        [](const C& source, const C& backdrop) __attribute__((always_inline)) {
+            return to_depth_of<C>(composited<mode>(reals(source), reals(backdrop)));
+        });
+}
+template <BlendMode mode, class C>
+COLDBRICK_WIDE void composite_by_reals_wide(const Surface& surface, const ChannelMask& mask,
+                                            std::uint8_t opacity, std::byte* at, std::span<const C> colours) {
+    composite_by_reals<mode>(surface, mask, opacity, at, colours);
+}
+
+template <BlendMode mode, class C>
+void composite_as_run(const Surface& surface, const ChannelMask& mask, std::uint8_t opacity, std::byte* at,
+                      std::span<const C> colours) {
+    constexpr bool is_exact_in_integers = mode == BlendMode::source_over || mode == BlendMode::copy;
+    if constexpr (goes_by_reals(mode) && !is_exact_in_integers && !std::same_as<C, RealColour>)
+        return wide_vectors() ? composite_by_reals_wide<mode>(surface, mask, opacity, at, colours)
+                              : composite_by_reals<mode>(surface, mask, opacity, at, colours);
+    composite_wholly(surface, mask, opacity, at, colours,
+                     [](const C& source, const C& backdrop) { return composite_as<mode>(source, backdrop); });
 }
 
 /// Any blending of anything.
@@ -92,7 +144,7 @@ void composite_part(const Surface& surface, const ChannelMask& mask, const Blend
     if (coverages != nullptr || blending.space != BlendSpace::encoded)
         return composite_otherwise(surface, mask, blending, at, colours, coverages);
     with_mode(blending.mode,
-              [&](auto known) { composite_wholly<known()>(surface, mask, blending.opacity, at, colours); });
+              [&](auto known) { composite_as_run<known()>(surface, mask, blending.opacity, at, colours); });
 }
 
 } // namespace

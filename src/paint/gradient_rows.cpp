@@ -92,7 +92,7 @@ class RadialPlaces {
 };
 
 [[gnu::always_inline]] inline Reals colour_at(const Ramp::Piece& piece, double place) {
-    return reals(piece.colour) + reals(piece.slope) * (place - piece.from);
+    return in_range(reals(piece.colour) + reals(piece.slope) * (place - piece.from));
 }
 
 /// A channel along a piece of a ramp in floats, from 0.5 to 255.5: what is below the point is to be cut off.
@@ -169,11 +169,7 @@ template <class C, class Places>
     for (C& colour : colours) {
         const double place = places(first++);
         if (!piece.has(place)) piece = ramp.piece_at(place);
-        const Reals exact = colour_at(piece, place);
-        if constexpr (std::same_as<C, Colour>)
-            colour = to_bytes(exact);
-        else
-            colour = to_depth<C>(RealColour{exact[0], exact[1], exact[2], exact[3]});
+        colour = to_depth_of<C>(colour_at(piece, place));
     }
 }
 
@@ -195,7 +191,7 @@ template <class Places>
     }
     for (std::size_t i = 0; doubts != 0 && i < colours.size(); ++i)
         if (some[i] != other[i])
-            colours[i] = to_bytes(colour_at(piece, places(first + static_cast<std::int64_t>(i))));
+            colours[i] = to_depth_of<Colour>(colour_at(piece, places(first + static_cast<std::int64_t>(i))));
 }
 
 /// The same for any colours of bytes.

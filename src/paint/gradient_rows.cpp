@@ -15,11 +15,11 @@ namespace coldbrick::paint {
 namespace {
 
 /// How many colours are worked out at a time, at most, and in whole vectors.
-constexpr std::size_t block = 256;
+constexpr std::size_t most_at_a_time = 256;
 constexpr std::size_t in_whole_vectors(std::size_t count) {
     return (count + 7) / 8 * 8;
 }
-using Floats = std::array<float, block>;
+using PlacesInFloats = std::array<float, most_at_a_time>;
 
 // The places of a row's pixels along a gradient. Those of fill() are floats that are off by less than 2^-21
 // where they are 0..1.
@@ -45,7 +45,7 @@ class LinearPlaces {
         return piece.has((*this)(first)) && piece.has((*this)(last));
     }
 
-    [[gnu::always_inline]] void fill(Floats& places, std::int64_t first, std::size_t count) const {
+    [[gnu::always_inline]] void fill(PlacesInFloats& places, std::int64_t first, std::size_t count) const {
         const auto begin = static_cast<float>((*this)(first));
         const auto step = static_cast<float>(along_x_ / square_);
         for (std::size_t i = 0; i < count; ++i)
@@ -75,7 +75,7 @@ class RadialPlaces {
         return piece.has((*this)(first)) && piece.has((*this)(nearest)) && piece.has((*this)(last));
     }
 
-    [[gnu::always_inline]] void fill(Floats& places, std::int64_t first, std::size_t count) const {
+    [[gnu::always_inline]] void fill(PlacesInFloats& places, std::int64_t first, std::size_t count) const {
         const auto begin = static_cast<float>(from_x_ + first);
         const auto square = static_cast<float>(down_ * down_);
         const auto scale = static_cast<float>(1 / radius_);
@@ -122,9 +122,9 @@ class PieceInFloats {
     /// False of a piece that is so steep that much would be in doubt.
     [[nodiscard]] bool is_gentle() const { return margin_ < 0x1p-7F; }
 
-    using Colours = std::array<std::uint32_t, block>;
+    using Colours = std::array<std::uint32_t, most_at_a_time>;
 
-    [[gnu::always_inline]] void fill(const Floats& places, std::size_t count, Colours& colours,
+    [[gnu::always_inline]] void fill(const PlacesInFloats& places, std::size_t count, Colours& colours,
                                      Colours& other) const {
         if (alpha_.slope == 0)
             fill_all<false>(places, count, colours, other);
@@ -134,7 +134,7 @@ class PieceInFloats {
 
   private:
     template <bool alpha_changes>
-    [[gnu::always_inline]] void fill_all(const Floats& places, std::size_t count, Colours& colours,
+    [[gnu::always_inline]] void fill_all(const PlacesInFloats& places, std::size_t count, Colours& colours,
                                          Colours& other) const {
         const PieceInFloats piece = *this; // a copy: what is written may alias it
         const auto same_alpha = static_cast<std::int32_t>(piece.alpha_.base);
@@ -178,7 +178,7 @@ template <class Places>
 [[gnu::always_inline]] inline void fill_piece(const Ramp::Piece& piece, const PieceInFloats& in_floats,
                                               const Places& places, std::int64_t first,
                                               std::span<Colour> colours) {
-    Floats some_places;
+    PlacesInFloats some_places;
     PieceInFloats::Colours some;
     PieceInFloats::Colours other;
     const std::size_t count = in_whole_vectors(colours.size());
@@ -206,7 +206,7 @@ template <class Places>
             piece = ramp.piece_at(places(first));
             in_floats = PieceInFloats(piece);
         }
-        std::size_t count = std::min(block, colours.size());
+        std::size_t count = std::min(most_at_a_time, colours.size());
         const auto last = [&] { return first + static_cast<std::int64_t>(count) - 1; };
         while (count >= worth_it && !places.lie_on(piece, first, last())) count /= 2;
         const bool in_floats_too = count >= worth_it && in_floats.is_gentle();
@@ -222,7 +222,8 @@ template <class Places>
 }
 
 template <class C, class Places>
-[[gnu::always_inline]] inline void fill(const Ramp& ramp, const Places& places, std::span<C> colours) {
+[[gnu::always_inline]] inline void fill_gradient_narrow(const Ramp& ramp, const Places& places,
+                                                        std::span<C> colours) {
     if constexpr (std::same_as<C, Colour>)
         fill_bytes(ramp, places, colours);
     else
@@ -231,13 +232,13 @@ template <class C, class Places>
 
 /// The same in the registers that the processor has.
 template <class C, class Places>
-COLDBRICK_WIDE void fill_wide(const Ramp& ramp, const Places& places, std::span<C> colours) {
-    fill(ramp, places, colours);
+COLDBRICK_WIDE void fill_gradient_wide(const Ramp& ramp, const Places& places, std::span<C> colours) {
+    fill_gradient_narrow(ramp, places, colours);
 }
 template <class C, class Places>
-void fill_any(const Ramp& ramp, const Places& places, std::span<C> colours) {
+void fill_gradient(const Ramp& ramp, const Places& places, std::span<C> colours) {
     if (colours.empty()) return;
-    wide_vectors() ? fill_wide(ramp, places, colours) : fill(ramp, places, colours);
+    wide_vectors() ? fill_gradient_wide(ramp, places, colours) : fill_gradient_narrow(ramp, places, colours);
 }
 
 } // namespace
@@ -246,15 +247,15 @@ template <class C>
 void fill_gradient_row(const LinearGradient& gradient, const Ramp& ramp, std::int64_t x, std::int64_t y,
                        std::span<C> colours) {
     const LinearPlaces places(gradient, x, y);
-    if (!places.are_all_equal()) return fill_any(ramp, places, colours);
-    fill_any(ramp, places, colours.first(std::min<std::size_t>(1, colours.size())));
+    if (!places.are_all_equal()) return fill_gradient(ramp, places, colours);
+    fill_gradient(ramp, places, colours.first(std::min<std::size_t>(1, colours.size())));
     if (!colours.empty()) std::ranges::fill(colours, C(colours[0]));
 }
 
 template <class C>
 void fill_gradient_row(const RadialGradient& gradient, const Ramp& ramp, std::int64_t x, std::int64_t y,
                        std::span<C> colours) {
-    fill_any(ramp, RadialPlaces(gradient, x, y), colours);
+    fill_gradient(ramp, RadialPlaces(gradient, x, y), colours);
 }
 
 #define COLDBRICK_INSTANTIATE(G, C)                                                                          \

@@ -50,37 +50,45 @@ class DashPattern {
         // With an odd number of lengths on and off change places at every turn, so that two turns repeat.
         const std::size_t turns = lengths.size() % 2 == 0 ? 1 : 2;
         count_ = turns * lengths.size();
-        if (count_ > few_.size()) many_.resize(count_);
-        long double* end = count_ > few_.size() ? many_.data() : few_.data();
+        if (count_ + 1 > few_.size()) many_.resize(count_ + 1);
+        Bound* bound = many_.empty() ? few_.data() : many_.data();
+        *bound = {0, 0};
         for (std::size_t turn = 0; turn < turns; ++turn)
-            for (const double length : lengths) *end++ = period_ += length;
+            for (const double length : lengths) {
+                period_ += length;
+                *++bound = {period_, static_cast<double>(period_)};
+            }
         if (offset != 0 && !lengths.empty()) offset_ = std::fmod(static_cast<long double>(offset), period_);
     }
 
     /// What all lengths of one repetition add up to.
     [[nodiscard]] long double period() const { return period_; }
 
-    /// Calls visit(begin, end) for on stretches in order, until it returns false. The first ones may lie
-    /// wholly before the position.
+    /// Where a length begins or ends, from the beginning of a repetition.
+    struct Bound {
+        long double place;
+        double near; ///< the same, rounded
+    };
+
+    /// Calls visit(start, begin, end) for on stretches in order, until it returns false: where the repetition
+    /// starts, and the stretch's bounds in it. The first ones may lie wholly before the position.
     template <class Visit>
-    void for_each_on_about(long double position, Visit visit) const {
-        const std::span<const long double> ends = this->ends();
+    void for_each_on_about(long double position, const Visit& visit) const {
+        const std::span<const Bound> bounds = this->bounds();
         std::int64_t repetition = repetition_of(position);
         long double start = start_of(repetition);
-        std::size_t first = first_end_from(position - start);
+        std::size_t first = first_from(position - start);
         for (;; start = start_of(++repetition), first = 0)
-            for (std::size_t i = first; i < ends.size(); i += 2) {
-                const Stretch stretch = stretch_at(ends, start, i);
-                if (!visit(stretch.from, stretch.to)) return;
-            }
+            for (std::size_t i = first; i + 1 < bounds.size(); i += 2)
+                if (!visit(start, bounds[i], bounds[i + 1])) return;
     }
 
     /// Calls visit(begin, end) for the on stretches that meet [from, to], in order.
     template <class Visit>
     void for_each_on(long double from, long double to, Visit visit) const {
-        for_each_on_about(from, [&](long double begin, long double end) {
-            if (begin > to) return false;
-            if (end >= from) visit(begin, end);
+        for_each_on_about(from, [&](long double start, const Bound& begin, const Bound& end) {
+            if (start + begin.place > to) return false;
+            if (start + end.place >= from) visit(start + begin.place, start + end.place);
             return true;
         });
     }
@@ -114,8 +122,8 @@ class DashPattern {
         std::int64_t repetition = repetition_of(position);
         if (position < start_of(repetition)) --repetition; // it was rounded
         const long double start = start_of(repetition);
-        std::size_t i = first_end_from(position - start);
-        while (i < count_ && position >= start + ends()[i]) ++i;
+        std::size_t i = first_from(position - start);
+        while (i < count_ && position >= start + bounds()[i + 1].place) ++i;
         if (i == count_) return at_start_of(repetition + 1);
         return piece_at(start, i);
     }
@@ -132,40 +140,38 @@ class DashPattern {
 
     /// The number, even and perhaps a little early, of an on length that is not wholly before a place in a
     /// repetition.
-    [[nodiscard]] std::size_t first_end_from(long double place) const {
-        const auto found = std::ranges::lower_bound(ends(), place) - ends().begin();
+    [[nodiscard]] std::size_t first_from(long double place) const {
+        const auto ends = bounds().subspan(1);
+        const auto found = std::ranges::lower_bound(ends, place, {}, &Bound::place) - ends.begin();
         const std::size_t i = static_cast<std::size_t>(std::max<std::ptrdiff_t>(found - 1, 0));
         return i - i % 2;
-    }
-
-    [[nodiscard]] static Stretch stretch_at(std::span<const long double> ends, long double start,
-                                            std::size_t i) {
-        return {i == 0 ? start : start + ends[i - 1], start + ends[i]};
     }
 
     /// The first stretch of a repetition that has a length.
     [[nodiscard]] Piece at_start_of(std::int64_t repetition) const {
         std::size_t i = 0;
-        while (i + 1 < count_ && ends()[i] == 0) ++i;
+        while (i + 1 < count_ && bounds()[i + 1].place == 0) ++i;
         return piece_at(start_of(repetition), i);
     }
 
     [[nodiscard]] Piece piece_at(long double start, std::size_t i) const {
-        const std::span<const long double> ends = this->ends();
-        const auto is_dot = [ends](std::size_t j) { return ends[j] == (j == 0 ? 0 : ends[j - 1]); };
+        const std::span<const Bound> bounds = this->bounds();
+        const auto is_dot = [bounds](std::size_t j) { return bounds[j].place == bounds[j + 1].place; };
         const std::size_t last = count_ - 1;
-        return {stretch_at(ends, start, i), i % 2 == 0, is_dot(i == 0 ? last : i - 1),
+        return {{start + bounds[i].place, start + bounds[i + 1].place},
+                i % 2 == 0,
+                is_dot(i == 0 ? last : i - 1),
                 is_dot(i == last ? 0 : i + 1)};
     }
 
-    /// Of the lengths, from the beginning of a repetition.
-    [[nodiscard]] std::span<const long double> ends() const {
-        return {count_ > few_.size() ? many_.data() : few_.data(), count_};
+    /// Of the lengths, one more than there are.
+    [[nodiscard]] std::span<const Bound> bounds() const {
+        return {many_.empty() ? few_.data() : many_.data(), count_ + 1};
     }
 
-    std::array<long double, 8> few_; ///< the ends, without memory of their own if they are no more
-    std::vector<long double> many_;
-    std::size_t count_ = 0;
+    std::array<Bound, 9> few_; ///< the bounds, without memory of their own if they are no more
+    std::vector<Bound> many_;
+    std::size_t count_ = 0; ///< of the lengths
     long double period_ = 0;
     long double offset_ = 0;
 };

@@ -218,10 +218,13 @@ void add_dot(Point point, const Pen& pen, SpanSink& parts) {
 }
 
 void add_thin(std::span<const Point> points, bool closed, const Pen& pen, SpanSink& parts) {
-    for_each_thin_line(
-        points, closed, pen, parts.clip(),
-        [&](const ThinLineSteps& steps, const auto&... some) { add_steps(steps, some..., parts); },
-        [&](const Line& line, const DashPattern& dashes, long double begins) {
+    const auto add = [&](const ThinLineSteps& steps, const auto&... some) {
+        add_steps(steps, some..., parts);
+    };
+    if (!pen.dashed()) return for_each_solid_line(points, closed, parts.clip(), add);
+    const DashPattern dashes(pen.dashes, pen.dash_offset);
+    for_each_dashed_line(
+        points, closed, dashes, parts.clip(), add, [&](const Line& line, long double begins) {
             const std::int64_t dx = std::int64_t{line.to.x} - line.from.x;
             const std::int64_t dy = std::int64_t{line.to.y} - line.from.y;
             const long double length = std::hypot(static_cast<long double>(dx), static_cast<long double>(dy));

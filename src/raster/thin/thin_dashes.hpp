@@ -50,11 +50,13 @@ void add_thin_dashes(const DashPattern& dashes, SpanSink& target, Position posit
 /// centre, seen from the side, lies along the path.
 class LineDashes {
   public:
-    /// True of lines that are no longer than the walks over parts, within the first 2^25 pixels of a path.
-    [[nodiscard]] static bool takes(const Line& line, long double begins) {
+    /// True of lines that are no longer than the walks over parts, within the first 2^25 pixels of a path,
+    /// and of dashes that repeat within as many.
+    [[nodiscard]] static bool takes(const DashPattern& dashes, const Line& line, long double begins) {
         constexpr std::int64_t longest = ThinLineSteps::longest_by_fractions / 2;
         return std::abs(std::int64_t{line.to.x} - line.from.x) <= longest &&
-               std::abs(std::int64_t{line.to.y} - line.from.y) <= longest && begins <= 0x1p25L;
+               std::abs(std::int64_t{line.to.y} - line.from.y) <= longest && begins <= 0x1p25L &&
+               dashes.period() <= 0x1p25L;
     }
 
     /// @param line of which takes() is true
@@ -86,24 +88,28 @@ class LineDashes {
             return;
         }
         std::array<StepRange, 32> parts;
-        std::size_t count = 0;
+        StepRange* next = parts.data();
+        const auto visit_found = [&] {
+            visit(whole_, std::span<const StepRange>(parts.data(), next));
+            next = parts.data();
+        };
         const long double first =
             begins_ + (static_cast<double>(shown.begin) - 0.5) * length_ / static_cast<double>(longer_);
         const auto last = static_cast<double>(shown.end);
-        dashes.for_each_on_about(first, [&](long double from, long double to) {
-            const double ideal = steps_to(from);
-            if (ideal > last) return false;
-            const std::int64_t begin = std::max(shown.begin, first_from(from, ideal));
-            const std::int64_t end = std::min(shown.end, first_from(to, std::min(steps_to(to), last)));
+        using Bound = DashPattern::Bound;
+        dashes.for_each_on_about(first, [&](long double start, const Bound& from, const Bound& to) {
+            const double steps_to_start = static_cast<double>(start - begins_) * steps_per_pixel_;
+            const double from_step = steps_to_start + from.near * steps_per_pixel_;
+            if (from_step > last) return false;
+            const double to_step = steps_to_start + to.near * steps_per_pixel_;
+            const std::int64_t begin = std::max(shown.begin, first_from(start, from, from_step));
+            const std::int64_t end = std::min(shown.end, first_from(start, to, to_step));
             if (begin >= end) return true;
-            parts[count++] = along_path({begin, end});
-            if (count == parts.size()) {
-                visit(whole_, std::span<const StepRange>(parts));
-                count = 0;
-            }
+            *next++ = along_path({begin, end});
+            if (next == parts.data() + parts.size()) visit_found();
             return true;
         });
-        if (count > 0) visit(whole_, std::span<const StepRange>(parts).first(count));
+        if (next != parts.data()) visit_found();
     }
 
   private:
@@ -115,27 +121,24 @@ class LineDashes {
     }
     [[nodiscard]] std::int64_t of_line(std::int64_t step) const { return forward_ ? step : longer_ - step; }
 
-    /// How many steps it would be from where the path comes in to a position, were these not rounded.
-    [[nodiscard]] double steps_to(long double position) const {
-        return static_cast<double>(position - begins_) * steps_per_pixel_;
-    }
-
-    /// The first step whose position is not before this; any past either end if that one is not on the line.
+    /// The first step whose position is not before a bound's, counted beyond the line's ends, too.
     ///
     /// A pixel's centre lies within half a pixel of the line, along the shorter axis, so that its position is
-    /// within a quarter of a step of where the step would be without rounding. On the paths that are taken,
-    /// all that is worked out in doubles here is off by less than 2^-28 steps.
-    /// @param ideal steps_to() it, or a number past the line's end
-    [[nodiscard, gnu::always_inline]] std::int64_t first_from(long double position, double ideal) const {
-        const double near = std::max(ideal, -1.0);
-        const auto step = static_cast<std::int64_t>(near + 0.7499); // all before it are certainly before
-        const double beyond = static_cast<double>(step) - near;
+    /// within a quarter of a step of where the step would be without rounding. Of what is taken, all that is
+    /// worked out in doubles here is off by less than 2^-22 steps.
+    /// @param start,bound the position is their sum
+    /// @param ideal where the step would be without rounding
+    [[nodiscard, gnu::always_inline]] std::int64_t
+    first_from(long double start, const DashPattern::Bound& bound, double ideal) const {
+        const auto step = static_cast<std::int64_t>(ideal + 0.7499); // all on the line before it are before
+        const double beyond = static_cast<double>(step) - ideal;
         if (beyond > 0.2501) return step;
         // How far the pixel is beside the line, in units of 2^-64.
         const std::uint64_t side = static_cast<std::uint64_t>(of_line(step)) * slope_;
         const double exactly =
             beyond + static_cast<double>(static_cast<std::int64_t>(side)) * steps_per_side_;
-        const bool is_from = std::abs(exactly) < 0x1p-20 ? position_of(step) >= position : exactly > 0;
+        const bool is_from =
+            std::abs(exactly) < 0x1p-20 ? position_of(step) >= start + bound.place : exactly > 0;
         return is_from ? step : step + 1;
     }
 

@@ -39,51 +39,59 @@ inline std::vector<Point> distinct(std::span<const Point> points, bool closed) {
     return result;
 }
 
-/// Calls visit(steps) for what the clip shows of each line of a path or, of a dashed one, visit(line, parts)
-/// for the steps of a whole line that are on; lines may share pixels. Dashed lines that are too long for
-/// LineDashes are left to visit_long(line, dashes, begins).
+/// Calls visit(steps) for what the clip shows of each line of a path; lines may share pixels.
+template <class Visit>
+void for_each_solid_line(std::span<const Point> points, bool closed, const base::Clip& clip,
+                         const Visit& visit) {
+    for_each_line(points, closed, [&](Point from, Point to) {
+        const ThinLineSteps steps(Line{from, to}, clip);
+        if (steps.count > 0) visit(steps);
+    });
+}
+
+/// Calls visit(line, parts) for the steps of each whole line of a dashed path that are on and that the clip
+/// shows. Lines that LineDashes does not take are left to visit_long(line, begins).
 /// @param points none of them like the one before, nor, of a closed path, the last like the first, unless
 /// there is only one
 template <class Visit, class VisitLong>
-void for_each_thin_line(std::span<const Point> points, bool closed, const Pen& pen, const base::Clip& clip,
-                        const Visit& visit, const VisitLong& visit_long) {
-    if (!pen.dashed())
-        return for_each_line(points, closed, [&](Point from, Point to) {
-            const ThinLineSteps steps(Line{from, to}, clip);
-            if (steps.count > 0) visit(steps);
-        });
-    const DashPattern dashes(pen.dashes, pen.dash_offset);
+void for_each_dashed_line(std::span<const Point> points, bool closed, const DashPattern& dashes,
+                          const base::Clip& clip, const Visit& visit, const VisitLong& visit_long) {
     long double begins = 0;
     std::optional<Line> before;
     for_each_line(points, closed, [&](Point from, Point to) {
         if (before) begins += length_of(*before);
         const Line& line = before.emplace(Line{from, to});
-        if (LineDashes::takes(line, begins))
+        if (LineDashes::takes(dashes, line, begins))
             LineDashes(line, begins).visit_parts(dashes, clip, visit);
         else
-            visit_long(line, dashes, begins);
+            visit_long(line, begins);
     });
 }
 
 /// True only if LineDashes takes all lines of the path.
-inline bool takes_all(std::span<const Point> points, bool closed) {
+inline bool takes_all(std::span<const Point> points, bool closed, const DashPattern& dashes) {
     bool takes = true;
     double length = 0; // at least the path's
     for_each_line(points, closed, [&](Point from, Point to) {
-        takes = takes && LineDashes::takes({from, to}, length);
+        takes = takes && LineDashes::takes(dashes, {from, to}, length);
         length += std::abs(static_cast<double>(to.x) - from.x) + std::abs(static_cast<double>(to.y) - from.y);
     });
     return takes;
 }
 
-/// The same of a path with any points. False, without a call, if lines are too long for LineDashes.
+/// The same of a path with any points, dashed or not: visit(steps) or visit(line, parts). False, without a
+/// call, if LineDashes does not take all lines.
 template <class Visit>
 bool visit_thin_path(std::span<const Point> points, bool closed, const Pen& pen, const base::Clip& clip,
                      const Visit& visit) {
-    if (pen.dashed() && !takes_all(points, closed)) return false;
+    if (!pen.dashed()) {
+        for_each_solid_line(points, closed, clip, visit);
+        return true;
+    }
+    const DashPattern dashes(pen.dashes, pen.dash_offset);
+    if (!takes_all(points, closed, dashes)) return false;
     const auto visit_all = [&](std::span<const Point> path) {
-        for_each_thin_line(path, closed, pen, clip, visit,
-                           [](const Line&, const DashPattern&, long double) {});
+        for_each_dashed_line(path, closed, dashes, clip, visit, [](const Line&, long double) {});
     };
     if (points.size() > 2) // the ends of a line need not differ
         visit_all(distinct(points, closed));

@@ -100,12 +100,12 @@ template <class Pixels>
 constexpr std::int64_t worth_asking_ahead = 64;
 constexpr std::int64_t steps_ahead = 16;
 
-/// Asks for the memory that lies so many bytes from an address; it need not belong to the image.
+/// Asks for the memory that lies so many bytes from an address; it need not belong to the image, so that no
+/// pointer may reckon with it.
 [[gnu::always_inline]] inline void ask_for(const std::byte* at, std::ptrdiff_t bytes) {
     constexpr int to_write = 1;
-    __builtin_prefetch(
-        reinterpret_cast<const void*>(std::bit_cast<std::uintptr_t>(at) + static_cast<std::uintptr_t>(bytes)),
-        to_write);
+    const auto address = std::bit_cast<std::uintptr_t>(at) + static_cast<std::uintptr_t>(bytes);
+    __builtin_prefetch(std::bit_cast<const void*>(address), to_write);
 }
 
 /// Calls walk(first, along, side, write) for a line's walks: where its first step lies in memory, how far it

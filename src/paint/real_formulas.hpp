@@ -12,8 +12,8 @@ namespace coldbrick::paint {
 
 // The formulas of composite_as(), operation by operation, so that every number comes out the same.
 
-[[gnu::always_inline]] inline Reals least(const Reals& one, const Reals& other) {
-    return chosen(other < one, other, one);
+[[gnu::always_inline]] inline Reals least(const Reals& a, const Reals& b) {
+    return chosen(b < a, b, a);
 }
 
 [[gnu::always_inline]] inline Reals hard_light_of(const Reals& cb, const Reals& cs) {

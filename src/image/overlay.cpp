@@ -102,7 +102,7 @@ class PictureRows {
                 surface, blending_, visible.box.x + begin, visible.box.y + row,
                 std::span<const C>(colours_).subspan(first, static_cast<std::size_t>(end) - first));
         };
-        if (takes_all || hides_left_out()) return composite(0, std::ssize(colours_));
+        if (takes_all || hides_left_out(*surface.codec.layout)) return composite(0, std::ssize(colours_));
         for_each_run(taken_, 1, composite);
     }
 
@@ -130,12 +130,14 @@ class PictureRows {
         }
     }
 
-    /// Makes what is left out wholly see-through, if that comes to the same.
-    bool hides_left_out() {
-        const bool changes_nothing = blending_ == Blending() && !std::same_as<C, RealColour>; // which round
-        for (std::size_t i = 0; changes_nothing && i < taken_.size(); ++i)
+    /// Makes what is left out wholly see-through, if that changes no pixel: real numbers would be rounded,
+    /// and an entry of a palette be looked for anew.
+    bool hides_left_out(const PixelLayout& layout) {
+        if (blending_ != Blending() || std::same_as<C, RealColour> || layout.kind == PixelLayout::Kind::index)
+            return false;
+        for (std::size_t i = 0; i < taken_.size(); ++i)
             if (taken_[i] == 0) colours_[i].alpha = 0;
-        return changes_nothing;
+        return true;
     }
 
     image::PixelReader<C> reader_;

@@ -128,6 +128,18 @@ TEST(Overlay, OfDeepImagesLosesNothing) {
     EXPECT_EQ(target.view().pixel16({0, 0}), (Colour16{1, 2, 3, 65535}));
 }
 
+TEST(Overlay, WhatIsLeftOutKeepsItsEntryOfAPalette) {
+    const Palette twice({{Colour(9, 9, 9), {}}, {Colour(9, 9, 9), {}}, {Colour(200, 0, 0), {}}});
+    Image image({2, 1}, twice, Colour(9, 9, 9));
+    for (std::byte& number : image.view().row(0)) number = std::byte{1}; // not the first of its colour
+    const Bitmap mask(".#");
+    Overlay options;
+    options.mask = &mask;
+    overlay(image, Image({2, 1}, PixelFormat::rgb8, Colour(200, 0, 0)), {0, 0}, options);
+    EXPECT_EQ(image.view().row(0)[0], std::byte{1});
+    EXPECT_EQ(image.view().row(0)[1], std::byte{2});
+}
+
 TEST(Overlay, BitmapsHaveTwoPaints) {
     const Bitmap marker(".#.\n###");
     Image image({8, 8}, PixelFormat::rgb8, colour("navy"));

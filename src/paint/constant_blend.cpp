@@ -2,6 +2,7 @@
 
 #include "paint/composite_colour.hpp"
 #include "paint/cpu_features.hpp"
+#include "paint/mixed_bytes.hpp"
 
 #include <cstring>
 
@@ -61,8 +62,7 @@ void ConstantBlend::mix_rest(std::byte* at, std::size_t count, const Shares& sha
     std::memcpy(at, rest.data(), count);
 }
 
-/// Over opaque pixels every byte is mixed alike, an alpha byte with the opaque colour's 255: bytes at even
-/// and odd places apart, in lanes of 16 bits, and divided by 255 as divide_by_255() does.
+/// Over opaque pixels every byte is mixed alike, an alpha byte with the opaque colour's 255.
 template <std::size_t First, std::size_t Count>
 void ConstantBlend::mix_parts(std::byte* at, const Shares& shares) const {
     auto* const memory = reinterpret_cast<Anywhere*>(at);
@@ -72,9 +72,7 @@ void ConstantBlend::mix_parts(std::byte* at, const Shares& shares) const {
     if ((missing[0] | missing[1] | missing[2] | missing[3]) != 0) return mix_pixels(at, Count * lanes_bytes);
     for (std::size_t i = 0; i < Count; ++i) {
         const Lanes backdrop = memory[i].lanes;
-        const Lanes even = (backdrop & 255) * shares.keep + shares.even[First + i];
-        const Lanes odd = (backdrop >> 8) * shares.keep + shares.odd[First + i];
-        memory[i].lanes = (even + (even >> 8)) >> 8 | ((odd + (odd >> 8)) & 0xFF00);
+        memory[i].lanes = mixed_lanes(backdrop, shares.keep, shares.even[First + i], shares.odd[First + i]);
     }
 }
 

@@ -36,10 +36,10 @@ class ConstantBlend {
 
     /// What a block is mixed with.
     struct Shares {
-        std::array<Lanes, parts> even; ///< of the bytes at even places: the colour's share times 255, and 128
-        std::array<Lanes, parts> odd;  ///< likewise
-        Lanes keep;                    ///< the share of what is there
-        Lanes alpha;                   ///< all bits of the bytes that are alphas
+        std::array<Lanes, parts> even; ///< likewise below: as mixed_lanes() has it
+        std::array<Lanes, parts> odd;
+        Lanes keep;
+        Lanes alpha; ///< all bits of the bytes that are alphas
     };
 
     void mix_wide(std::byte* at, std::size_t count) const;

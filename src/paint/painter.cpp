@@ -2,6 +2,7 @@
 
 #include "paint/composite_run.hpp"
 #include "paint/cpu_features.hpp"
+#include "paint/mixed_bytes.hpp"
 #include "paint/run_writer.hpp"
 
 #include <array>
@@ -217,12 +218,11 @@ const Colour* Painter::colour_over_bytes() const {
     return suits && surface_.codec.layout->kind == PixelLayout::Kind::bytes ? plain : nullptr;
 }
 
-/// Over opaque pixels all bytes are mixed alike, an alpha byte with the opaque colour's 255: two and two in
-/// one word, in 16 bits each, and divided by 255 as divide_by_255() does.
+/// Over opaque pixels all bytes are mixed alike, an alpha byte with the opaque colour's 255.
 template <std::size_t Bytes>
 void Painter::lay_over(const Colour& colour, std::span<const base::CoverageSpan> spans) const {
-    constexpr std::uint32_t bytes = 0x00FF00FF;
-    constexpr std::uint32_t halves = 0x00800080;
+    constexpr auto bytes = low_bytes<std::uint32_t>;
+    constexpr auto halves = half_of_255<std::uint32_t>;
     const Codec& codec = surface_.codec;
     const auto opaque =
         static_cast<std::uint32_t>(codec.pixel(Colour(colour.red, colour.green, colour.blue))[0]);
@@ -246,10 +246,8 @@ void Painter::lay_over(const Colour& colour, std::span<const base::CoverageSpan>
                 continue;
             }
             const std::uint32_t keep = 255 - alpha;
-            const std::uint32_t low = even * alpha + (backdrop & bytes) * keep + halves;
-            const std::uint32_t high = odd * alpha + (backdrop >> 8U & bytes) * keep + halves;
             const std::uint32_t result =
-                ((low + (low >> 8U & bytes)) >> 8U & bytes) | ((high + (high >> 8U & bytes)) & ~bytes);
+                mixed_word(backdrop, keep, even * alpha + halves, odd * alpha + halves);
             std::memcpy(at, &result, Bytes);
         }
     }

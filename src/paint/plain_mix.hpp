@@ -3,6 +3,7 @@
 #pragma once
 
 #include "paint/composite_colour.hpp"
+#include "paint/mixed_bytes.hpp"
 #include "paint/pixel_codec.hpp"
 #include "paint/plain_pixels.hpp"
 
@@ -26,9 +27,10 @@ class PlainMix : private PlainPixels {
     /// @param colour with alpha 1..254
     /// @param format one whose channels are bytes
     PlainMix(const PlainPixels& pixels, const PlainLayout& plain, const Colour& colour, PixelFormat format)
-        : PlainPixels(pixels), alphas_(plain.alpha_bits()), even_((word & low_bytes) * colour.alpha + halves),
-          odd_((word >> 8 & low_bytes) * colour.alpha + halves), keep_(255U - colour.alpha), colour_(colour),
-          format_(format) {}
+        : PlainPixels(pixels), alphas_(plain.alpha_bits()),
+          even_((word & low_bytes<std::uint64_t>)*colour.alpha + half_of_255<std::uint64_t>),
+          odd_((word >> 8 & low_bytes<std::uint64_t>)*colour.alpha + half_of_255<std::uint64_t>),
+          keep_(255U - colour.alpha), colour_(colour), format_(format) {}
 
     using PlainPixels::address;
     using PlainPixels::bytes;
@@ -36,8 +38,7 @@ class PlainMix : private PlainPixels {
     using PlainPixels::pixel_stride_bytes;
     using PlainPixels::row_stride_bytes;
 
-    // Over opaque pixels every byte is mixed alike, an alpha byte with the opaque colour's 255: bytes at even
-    // and odd places apart, in 16 bits each, and divided by 255 as divide_by_255() does.
+    // Over opaque pixels every byte is mixed alike, an alpha byte with the opaque colour's 255.
 
     /// Mixes the colour with the Count bytes from `at` on, whole pixels of Bytes each.
     template <std::size_t Bytes, std::size_t Count>
@@ -46,10 +47,7 @@ class PlainMix : private PlainPixels {
         std::memcpy(&backdrop, at, Count);
         constexpr std::uint64_t read = ~std::uint64_t{0} >> (64 - 8 * Count);
         if ((~backdrop & alphas_ & read) != 0) return mix_singly(at, Count, Bytes);
-        const std::uint64_t even = (backdrop & low_bytes) * keep_ + even_;
-        const std::uint64_t odd = (backdrop >> 8 & low_bytes) * keep_ + odd_;
-        const std::uint64_t result = ((even + (even >> 8 & low_bytes)) >> 8 & low_bytes) |
-                                     ((odd + (odd >> 8 & low_bytes)) & ~low_bytes);
+        const std::uint64_t result = mixed_word(backdrop, keep_, even_, odd_);
         std::memcpy(at, &result, Count);
     }
 
@@ -64,17 +62,13 @@ class PlainMix : private PlainPixels {
         const auto missing = reinterpret_cast<Words>(~backdrop & lanes(alphas_));
         if ((missing[0] | missing[1]) != 0) return mix_singly(at, sizeof backdrop, Bytes);
         const Lanes keep = Lanes{} + static_cast<std::uint16_t>(keep_);
-        const Lanes even = (backdrop & 255) * keep + lanes(even_);
-        const Lanes odd = (backdrop >> 8) * keep + lanes(odd_);
-        const Lanes result = (even + (even >> 8)) >> 8 | ((odd + (odd >> 8)) & 0xFF00);
+        const Lanes result = mixed_lanes(backdrop, keep, lanes(even_), lanes(odd_));
         std::memcpy(at, &result, sizeof result);
     }
 
   private:
     using Lanes [[gnu::vector_size(16)]] = std::uint16_t;
     using Words [[gnu::vector_size(16)]] = std::uint64_t;
-    static constexpr std::uint64_t low_bytes = 0x00FF00FF00FF00FF;
-    static constexpr std::uint64_t halves = 0x0080008000800080;
 
     [[gnu::noinline]] void mix_singly(std::byte* at, std::size_t count, std::size_t each) const {
         const PixelLayout& pixel = pixel_layouts[static_cast<std::size_t>(format_)];
@@ -86,9 +80,9 @@ class PlainMix : private PlainPixels {
     }
 
     std::uint64_t alphas_ = 0; ///< the bits of alphas in eight bytes
-    std::uint64_t even_ = 0;   ///< of the bytes at even places: the colour's share times 255, and 128
-    std::uint64_t odd_ = 0;    ///< likewise
-    std::uint64_t keep_ = 0;   ///< the share of what is there
+    std::uint64_t even_ = 0;   ///< likewise below: as mixed_word() has it
+    std::uint64_t odd_ = 0;
+    std::uint64_t keep_ = 0;
     Colour colour_;
     PixelFormat format_{};
 };

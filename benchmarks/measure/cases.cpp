@@ -3,8 +3,10 @@
 #include "subjects.hpp"
 #include "textbook.hpp"
 
+#include <coldbrick/bitmap.hpp>
 #include <coldbrick/draw.hpp>
 #include <coldbrick/image.hpp>
+#include <coldbrick/overlay.hpp>
 #include <coldbrick/region.hpp>
 #include <coldbrick/regular_polygon.hpp>
 
@@ -362,6 +364,48 @@ void add_arrays(Cases& cases) {
                    [shapes](Canvases& on) { cb::draw(on.ours, shapes, fill); });
 }
 
+/// Patterns and overlays with options beside laying a see-through image over the same pixels, with nothing
+/// more.
+void add_patterns(Cases& cases) {
+    cases.begin("patterns");
+    constexpr cb::Size size{300, 100};
+    const cb::Box box{100, 200, size.width, size.height};
+    const auto picture = std::make_shared<cb::Image>(size, cb::PixelFormat::rgba8);
+    const auto mask = std::make_shared<cb::Bitmap>(size);
+    for (std::int32_t y = 0; y < size.height; ++y)
+        for (std::int32_t x = 0; x < size.width; ++x) {
+            picture->set_pixel({x, y}, cb::Colour(x % 256, x * y % 256, 3 * y % 256, 100 + (x + y) % 100));
+            mask->set({x, y}, (x / 7 + y / 5) % 3 != 0);
+        }
+    const auto lay = [picture](Canvases& on) { cb::overlay(on.ours, *picture, {100, 200}); };
+    const auto add_pattern = [&](const char* name, const cb::Pattern& pattern) {
+        cases.add_pair(name, 1, lay,
+                       [box, style = cb::Fill{pattern}](Canvases& on) { cb::draw(on.ours, box, style); });
+    };
+    const cb::Colour one(10, 40, 200, 120);
+    const cb::Colour other(250, 180, 30, 200);
+    add_pattern("linear gradient", cb::LinearGradient{{100, 200}, {400, 260}, {{0, one}, {1, other}}});
+    add_pattern("radial gradient", cb::RadialGradient{{250, 250}, 160, {{0, one}, {1, other}}});
+    add_pattern("opaque linear gradient",
+                cb::LinearGradient{{100, 200}, {400, 260}, {{0, colour}, {1, cb::Colour(250, 180, 30)}}});
+    add_pattern("hatch", cb::Hatch{.colour = one, .ground = other});
+    add_pattern("stipple", cb::Stipple{{1, 2, 4, 8, 16, 32, 64, 128}, one, other});
+    add_pattern("texture", cb::texture(*picture));
+    const auto add_overlay = [&](const char* name, const auto& set) {
+        cases.add_pair(name, 1, lay, [picture, mask, set](Canvases& on) {
+            cb::Overlay options;
+            set(options, *mask);
+            cb::overlay(on.ours, *picture, {100, 200}, options);
+        });
+    };
+    add_overlay("image with a mask",
+                [](cb::Overlay& options, const cb::Bitmap& bits) { options.mask = &bits; });
+    add_overlay("image with a key",
+                [](cb::Overlay& options, const cb::Bitmap&) { options.key = cb::Colour(0, 0, 0, 100); });
+    add_overlay("image with an opacity",
+                [](cb::Overlay& options, const cb::Bitmap&) { options.blending.opacity = 128; });
+}
+
 /// What lies outside, or reaches far.
 void add_outside(Cases& cases) {
     cases.begin("outside and far");
@@ -450,6 +494,7 @@ std::vector<Case> cases(coldbrick::Size canvas) {
     add_polygons(result);
     add_pixels(result);
     add_arrays(result);
+    add_patterns(result);
     add_outside(result);
     add_large_fills(result);
     return result.take();

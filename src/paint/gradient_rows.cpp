@@ -5,19 +5,20 @@
 
 #include <algorithm>
 #include <array>
-#include <bit>
 #include <cmath>
 #include <concepts>
 #include <cstddef>
+#include <cstring>
 
 namespace coldbrick::paint {
 
 namespace {
 
-/// How many colours are worked out at a time, at most, and in whole vectors.
+/// How many colours are worked out at a time at most, in whole blocks.
 constexpr std::size_t most_at_a_time = 256;
-constexpr std::size_t in_whole_vectors(std::size_t count) {
-    return (count + 7) / 8 * 8;
+constexpr std::size_t block = 32;
+constexpr std::size_t in_whole_blocks(std::size_t count) {
+    return (count + block - 1) / block * block;
 }
 using PlacesInFloats = std::array<float, most_at_a_time>;
 
@@ -181,24 +182,26 @@ template <class Places>
     PlacesInFloats some_places;
     PieceInFloats::Colours some;
     PieceInFloats::Colours other;
-    const std::size_t count = in_whole_vectors(colours.size());
+    const std::size_t count = in_whole_blocks(colours.size());
     places.fill(some_places, first, count);
     in_floats.fill(some_places, count, some, other);
-    std::uint32_t doubts = 0;
-    for (std::size_t i = 0; i < colours.size(); ++i) {
-        colours[i] = std::bit_cast<Colour>(some[i]);
-        doubts |= some[i] ^ other[i];
+    std::memcpy(std::as_writable_bytes(colours).data(), some.data(), colours.size_bytes());
+    for (std::size_t begin = 0; begin < colours.size(); begin += block) {
+        std::uint32_t doubts = 0; // few blocks have any
+        for (std::size_t i = begin; i < begin + block; ++i) doubts |= some[i] ^ other[i];
+        const std::size_t end = doubts == 0 ? begin : std::min(begin + block, colours.size());
+        for (std::size_t i = begin; i < end; ++i)
+            if (some[i] != other[i])
+                colours[i] =
+                    to_depth_of<Colour>(colour_at(piece, places(first + static_cast<std::int64_t>(i))));
     }
-    for (std::size_t i = 0; doubts != 0 && i < colours.size(); ++i)
-        if (some[i] != other[i])
-            colours[i] = to_depth_of<Colour>(colour_at(piece, places(first + static_cast<std::int64_t>(i))));
 }
 
 /// The same for any colours of bytes.
 template <class Places>
 [[gnu::always_inline]] inline void fill_bytes(const Ramp& ramp, const Places& places,
                                               std::span<Colour> colours) {
-    constexpr std::size_t worth_it = 6;
+    constexpr std::size_t worth_it = 10;
     Ramp::Piece piece = ramp.piece_at(places(0));
     PieceInFloats in_floats(piece);
     for (std::int64_t first = 0; !colours.empty();) {

@@ -120,6 +120,7 @@ void composite_singly(std::span<const Colour> colours, std::byte* pixel, const C
 }
 
 bool are_opaque(std::span<const Colour> colours) {
+    if (!colours.empty() && colours[0].alpha != 255) return false; // most others are told by the first
     std::uint8_t all = 255;
     for (const Colour& colour : colours) all &= colour.alpha;
     return all == 255;

@@ -3,6 +3,7 @@
 #include "base/contract.hpp"
 #include "paint/composite_colour.hpp"
 #include "paint/cpu_features.hpp"
+#include "paint/mixed_bytes.hpp"
 
 #include <cstring>
 #include <vector>
@@ -169,10 +170,9 @@ COLDBRICK_WIDE std::size_t composite_fours(std::span<const Colour> colours, std:
         const auto over = reinterpret_cast<Lanes>(reordered(source, colour_order) | alpha);
         const auto share = reinterpret_cast<Lanes>(reordered(source, alpha_order));
         const auto under = reinterpret_cast<Lanes>(backdrop);
-        const auto keep = reinterpret_cast<Lanes>(~reordered(source, alpha_order));
-        const Lanes even = (over & 255) * (share & 255) + (under & 255) * (keep & 255) + 128;
-        const Lanes odd = (over >> 8) * (share & 255) + (under >> 8) * (keep & 255) + 128;
-        auto result = reinterpret_cast<Bytes>((even + (even >> 8)) >> 8 | ((odd + (odd >> 8)) & 0xFF00));
+        const Lanes alphas = share & 255;
+        auto result = reinterpret_cast<Bytes>(
+            mixed_lanes<Lanes>(under, 255 - alphas, (over & 255) * alphas + 128, (over >> 8) * alphas + 128));
         if (Each == 3) result = reordered(result, packed);
         write<Each>(pixels, result);
     }

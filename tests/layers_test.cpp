@@ -97,6 +97,8 @@ const std::map<std::string, std::string> public_layer{
     {"reel", "files"},
     {"quantise", "image"},
     {"function_ref", "base"},
+    {"callback", "base"},
+    {"own_state", "base"},
     {"duration", "base"},
     {"frame_rate", "base"},
     {"position", "base"},

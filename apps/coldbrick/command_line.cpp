@@ -14,7 +14,6 @@
 #include <fmt/format.h>
 #include <fmt/ranges.h>
 
-#include <cstdio>
 #include <exception>
 #include <new>
 #include <string>
@@ -50,7 +49,7 @@ constexpr int job_failed = 1;
 constexpr int wrong_call = 2;
 
 int report(int status, std::string_view message) {
-    fmt::print(stderr, "coldbrick: {}\n", message);
+    print_message(fmt::format("coldbrick: {}\n", message));
     return status;
 }
 

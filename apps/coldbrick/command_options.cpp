@@ -134,6 +134,8 @@ CLI::Option* add_sheet(CLI::App& command, SheetArguments& arguments, const char*
         ->check(CLI::Validator(check_setting, "", "setting"));
     command.add_flag("--leave-folder", arguments.leaves_folder,
                      "Let the sheet include files outside of its folder");
+    add_number(command, "--memory", arguments.memory_mib, std::size_t{1}, std::size_t{1} << 20U,
+               "How many MiB the drawing and each table of data may take");
     return result;
 }
 

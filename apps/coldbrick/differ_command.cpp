@@ -79,6 +79,7 @@ void write_picture(const DifferArguments& arguments, const cb::Image& first, con
 }
 
 int compare(const DifferArguments& arguments) {
+    refuse_to_replace(arguments.output.path, {arguments.first, arguments.second});
     const cb::Image first = ImageInput(arguments.first).image();
     const cb::Image second = ImageInput(arguments.second).image();
     if (first.size() != second.size())

@@ -37,6 +37,7 @@ std::int32_t band_height(const cb::Sheet& sheet, cb::PixelFormat format) {
 void draw_once(const DrawArguments& arguments, const SheetFile& file) {
     const cb::Sheet sheet = file.read(arguments.frame);
     const cb::PixelFormat format = format_for(sheet, arguments.output.file_type());
+    refuse_to_replace(arguments.output.path, file.files());
     if (!is_written_by_rows(arguments.output, format))
         return save_image(sheet.render(format), arguments.output);
     cb::RowWriter writer = row_writer(arguments.output, sheet.size, format);
@@ -62,5 +63,7 @@ void draw(const DrawArguments& arguments) {
     if (!arguments.watch) return draw_once(arguments, SheetFile(arguments.sheet));
     FileWatch watch;
     // What changes while it is drawn is drawn again.
-    for (watch.look_at({arguments.sheet.path});; watch.wait()) watch.look_at(draw_and_tell(arguments));
+    for ((void)watch.look_at({arguments.sheet.path});; watch.wait())
+        while (watch.look_at(draw_and_tell(arguments))) {
+        }
 }

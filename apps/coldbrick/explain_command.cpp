@@ -211,7 +211,9 @@ void explain_box(const ExplainArguments& arguments, const cb::Sheet& sheet) {
 } // namespace
 
 void explain(const ExplainArguments& arguments) {
-    const cb::Sheet sheet = SheetFile(arguments.sheet).read(arguments.frame);
+    const SheetFile file(arguments.sheet);
+    const cb::Sheet sheet = file.read(arguments.frame);
+    refuse_to_replace(arguments.output.path, file.files());
     check_inside(arguments.box, sheet);
     if (!arguments.is_pixel) return explain_box(arguments, sheet);
     const PixelHistory history = history_of(sheet, arguments.box.at(cb::Anchor::top_left));

@@ -1,8 +1,9 @@
 #include "failures.hpp"
 
+#include "streams.hpp"
+
 #include <fmt/format.h>
 
-#include <cstdio>
 #include <exception>
 #include <new>
 
@@ -11,9 +12,9 @@ bool done_or_told(coldbrick::FunctionRef<void()> job) {
         job();
         return true;
     } catch (const std::bad_alloc&) {
-        fmt::print(stderr, "coldbrick: there is not enough memory\n");
+        print_message("coldbrick: there is not enough memory\n");
     } catch (const std::exception& error) {
-        fmt::print(stderr, "coldbrick: {}\n", error.what());
+        print_message(fmt::format("coldbrick: {}\n", error.what()));
     }
     return false;
 }

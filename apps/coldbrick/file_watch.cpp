@@ -28,7 +28,16 @@ fs::path folder_of(const fs::path& file) {
     return folder.empty() ? fs::path(".") : folder;
 }
 
-constexpr std::uint32_t changes = IN_CLOSE_WRITE | IN_MOVED_TO | IN_CREATE | IN_DELETE | IN_MOVED_FROM;
+constexpr std::uint32_t gone = IN_DELETE_SELF | IN_MOVE_SELF | IN_IGNORED;
+constexpr std::uint32_t changes =
+    IN_CLOSE_WRITE | IN_MOVED_TO | IN_CREATE | IN_DELETE | IN_MOVED_FROM | IN_DELETE_SELF | IN_MOVE_SELF;
+
+/// The folder, or, if it is missing, the name in the nearest one above it by which it would come again.
+fs::path watched_for(fs::path file) {
+    std::error_code ignored;
+    while (!fs::is_directory(folder_of(file), ignored) && folder_of(file) != file) file = folder_of(file);
+    return file;
+}
 
 } // namespace
 
@@ -40,18 +49,25 @@ FileWatch::~FileWatch() {
     ::close(system_);
 }
 
-void FileWatch::look_at(const std::vector<fs::path>& files) {
+bool FileWatch::look_at(const std::vector<fs::path>& files) {
     names_.clear();
-    for (const fs::path& file : files) names_[folder_of(file)].insert(file.filename().string());
+    for (const fs::path& file : files) {
+        const fs::path seen = watched_for(file);
+        names_[folder_of(seen)].insert(seen.filename().string());
+    }
+    bool is_new = false;
     for (const auto& [folder, names] : names_) {
         const auto is_watched = [&folder = folder](const auto& watched) { return watched.second == folder; };
         if (std::ranges::any_of(folders_, is_watched)) continue;
         const int number = ::inotify_add_watch(system_, folder.c_str(), changes);
-        if (number >= 0)
+        if (number >= 0) {
             folders_[number] = folder;
-        else if (errno != ENOENT) // a file in a folder that is missing is told to be missing
+            is_new = true;
+        } else if (errno != ENOENT) { // a file in a folder that is missing is told to be missing
             refuse(folder.string());
+        }
     }
+    return is_new;
 }
 
 bool FileWatch::take_changes(int timeout_milliseconds) {
@@ -65,6 +81,14 @@ bool FileWatch::take_changes(int timeout_milliseconds) {
         std::memcpy(&event, portion.data() + at, sizeof event);
         const char* const name = portion.data() + at + sizeof event;
         const auto folder = folders_.find(event.wd);
+        if ((event.mask & gone) != 0 && folder != folders_.end()) {
+            // The folder may be made again under its name, in a folder above that is there.
+            if ((event.mask & IN_IGNORED) == 0) (void)::inotify_rm_watch(system_, event.wd);
+            folders_.erase(folder);
+            changed = true;
+            at += static_cast<ssize_t>(sizeof event + event.len);
+            continue;
+        }
         if (folder != folders_.end() && event.len > 0 && names_.contains(folder->second))
             changed = changed || names_[folder->second].contains(name);
         at += static_cast<ssize_t>(sizeof event + event.len);

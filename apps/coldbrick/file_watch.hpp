@@ -20,8 +20,9 @@ class FileWatch {
 
     /// Watches these files from now on, and no others. What has changed since the last wait() is not
     /// forgotten.
+    /// @returns whether a folder is watched that was not before, in which files may have changed already
     /// @throws coldbrick::FileError if a folder cannot be watched.
-    void look_at(const std::vector<std::filesystem::path>& files);
+    bool look_at(const std::vector<std::filesystem::path>& files);
 
     /// Returns as soon as one of the files has changed, and no other one follows within a moment.
     void wait();

@@ -56,6 +56,7 @@ void draw_paper(const GridArguments& arguments) {
 void grid(const GridArguments& arguments) {
     if (arguments.paper) return draw_paper(arguments);
     const PictureInput input = read_picture(arguments.input, arguments.frame);
+    refuse_to_replace(arguments.output.path, input.files);
     const cb::Image image = part_of(input.image, arguments.part);
     const cb::Magnification magnification{.zoom = arguments.zoom};
     if (!arguments.rulers && arguments.marks.empty() && !arguments.outlines)

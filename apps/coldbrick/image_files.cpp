@@ -1,17 +1,30 @@
 #include "image_files.hpp"
 
+#include "base/shown_text.hpp"
+
 #include <coldbrick/error.hpp>
 
 #include <fmt/format.h>
 
 #include <array>
+#include <cerrno>
 #include <iostream>
+#include <system_error>
+
+#include <fcntl.h>
+#include <unistd.h>
 
 namespace cb = coldbrick;
 
 namespace {
 
 constexpr const char* input_name = "standard input";
+
+/// False if standard input was closed by whoever started the tool.
+bool is_readable_input() {
+    const int flags = ::fcntl(STDIN_FILENO, F_GETFL);
+    return flags != -1 && (flags & O_ACCMODE) != O_WRONLY;
+}
 
 /// Calls call(); a FileError gets the stream's name before its text.
 template <class Call>
@@ -37,6 +50,9 @@ bool is_standard_stream(const std::string& path) {
 
 std::vector<std::byte> read_bytes(const std::string& path, std::size_t most_bytes) {
     if (!is_standard_stream(path)) return cb::read_file(path, most_bytes);
+    if (!is_readable_input())
+        throw cb::FileError(
+            fmt::format("cannot read {}: {}", input_name, std::generic_category().message(EBADF)));
     std::vector<std::byte> result;
     std::array<char, std::size_t{1} << 16> portion;
     while (std::cin.read(portion.data(), portion.size()), std::cin.gcount() > 0) {
@@ -46,7 +62,11 @@ std::vector<std::byte> read_bytes(const std::string& path, std::size_t most_byte
             throw cb::FileError(
                 fmt::format("cannot read {}: it has more than {} bytes", input_name, most_bytes));
         result.insert(result.end(), bytes.begin(), bytes.end());
+        errno = 0;
     }
+    if (std::cin.bad() || std::ferror(stdin) != 0)
+        throw cb::FileError(fmt::format("cannot read {}: {}", input_name,
+                                        std::generic_category().message(errno != 0 ? errno : EIO)));
     return result;
 }
 
@@ -72,6 +92,17 @@ void ImageInput::for_each_frame(cb::FunctionRef<void(cb::Frame& frame)> use) con
              [](cb::ReelReader& reader) { return naming_input([&] { return reader.next(); }); });
     else
         each(cb::ReelReader(path_), [](cb::ReelReader& reader) { return reader.next(); });
+}
+
+void refuse_to_replace(const std::string& output, const std::vector<std::filesystem::path>& inputs) {
+    if (output.empty() || is_standard_stream(output)) return;
+    for (const std::filesystem::path& input : inputs) {
+        std::error_code ignored; // of files that are not there
+        if (std::filesystem::is_regular_file(output, ignored) &&
+            std::filesystem::equivalent(output, input, ignored))
+            throw cb::FileError(fmt::format("{} is read here, too, and would be lost: give another name to write to",
+                                            cb::base::shown(output, 300)));
+    }
 }
 
 void save_image(const cb::Image& image, const ImageOutput& output) {

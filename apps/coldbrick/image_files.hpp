@@ -9,6 +9,7 @@
 #include <coldbrick/row_files.hpp>
 
 #include <cstddef>
+#include <filesystem>
 #include <optional>
 #include <string>
 #include <vector>
@@ -47,6 +48,9 @@ class ImageInput {
     std::vector<std::byte> bytes_; ///< of standard input
     coldbrick::ImageInfo info_;
 };
+
+/// @throws coldbrick::FileError if a file that is to be written is one of those that are read, which it would replace.
+void refuse_to_replace(const std::string& output, const std::vector<std::filesystem::path>& inputs);
 
 void save_image(const coldbrick::Image& image, const ImageOutput& output);
 

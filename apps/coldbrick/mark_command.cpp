@@ -1,4 +1,5 @@
 #include "commands.hpp"
+#include "streams.hpp"
 #include "text_file.hpp"
 
 #include <coldbrick/convert.hpp>
@@ -8,7 +9,6 @@
 #include <fmt/format.h>
 #include <fmt/ranges.h>
 
-#include <cstdio>
 #include <string>
 
 namespace cb = coldbrick;
@@ -24,12 +24,13 @@ void tell(const cb::MarkTable& table, bool skips_bad_rows) {
         text += fmt::format("\nand {} more rows", table.faults.size() - most_told);
     if (text.empty()) return;
     if (!skips_bad_rows) throw cb::FileError(text);
-    fmt::print(stderr, "{}\n", text);
+    print_message(text + "\n");
 }
 
 } // namespace
 
 void mark(const MarkArguments& arguments) {
+    refuse_to_replace(arguments.output.path, {arguments.image, arguments.table, arguments.palette});
     cb::Image image = ImageInput(arguments.image).image();
     cb::MarkReading reading = arguments.reading;
     reading.picture = image.size();

@@ -40,13 +40,13 @@ bool has_image_extension(const std::string& path) {
 
 PictureInput read_picture(const SheetArguments& arguments, std::int32_t frame) {
     if (!is_standard_stream(arguments.path) && has_image_extension(arguments.path))
-        return {cb::load(arguments.path), std::nullopt};
+        return {cb::load(arguments.path), std::nullopt, {arguments.path}};
     const std::vector<std::byte> bytes = read_bytes(arguments.path, cb::DecodeLimits{}.bytes);
-    if (is_image(bytes)) return {cb::decode(bytes), std::nullopt};
+    if (is_image(bytes)) return {cb::decode(bytes), std::nullopt, {arguments.path}};
     const SheetFile file(arguments, {reinterpret_cast<const char*>(bytes.data()), bytes.size()});
     cb::Sheet sheet = file.read(frame);
     cb::Image image = sheet.render(format_for(sheet, cb::FileType::png));
-    return {std::move(image), std::move(sheet)};
+    return {std::move(image), std::move(sheet), file.files()};
 }
 
 cb::Image part_of(const cb::Image& image, const std::optional<cb::Box>& part) {

@@ -8,12 +8,15 @@
 #include <coldbrick/sheet.hpp>
 
 #include <cstdint>
+#include <filesystem>
 #include <optional>
+#include <vector>
 
 /// A picture, and the sheet that it was drawn from, if it was.
 struct PictureInput {
     coldbrick::Image image;
     std::optional<coldbrick::Sheet> sheet;
+    std::vector<std::filesystem::path> files; ///< that it has been read from
 };
 
 /// An image file by its content, or else a sheet, one frame of which is drawn. @throws coldbrick::Error

@@ -1,9 +1,10 @@
 #include "progress_bar.hpp"
 
+#include "streams.hpp"
+
 #include <fmt/format.h>
 
 #include <cmath>
-#include <cstdio>
 #include <string>
 
 #include <unistd.h>
@@ -20,7 +21,7 @@ std::string time_text(double seconds) {
 ProgressBar::ProgressBar() : on_terminal_(::isatty(STDERR_FILENO) == 1) {}
 
 ProgressBar::~ProgressBar() {
-    if (shown_) fmt::print(stderr, "\r\x1b[K");
+    if (shown_) print_message("\r\x1b[K");
 }
 
 void ProgressBar::show(std::int64_t done, std::int64_t all) {
@@ -33,7 +34,7 @@ void ProgressBar::show(std::int64_t done, std::int64_t all) {
     const auto full = static_cast<std::size_t>(width * done / all);
     const double passed = std::chrono::duration<double>(now - begin_).count();
     const double left = passed / static_cast<double>(done) * static_cast<double>(all - done);
-    fmt::print(stderr, "\r{:>3}% [{}{}] {} of {}, {} left\x1b[K", 100 * done / all, std::string(full, '='),
-               std::string(static_cast<std::size_t>(width) - full, ' '), done, all, time_text(left));
-    std::fflush(stderr);
+    print_message(fmt::format("\r{:>3}% [{}{}] {} of {}, {} left\x1b[K", 100 * done / all,
+                              std::string(full, '='), std::string(static_cast<std::size_t>(width) - full, ' '),
+                              done, all, time_text(left)));
 }

@@ -61,6 +61,8 @@ std::vector<ImageOutput> outputs_of(const RecastArguments& arguments) {
             throw cb::FileError("standard input has no name for a file in a folder: give -o");
         result.push_back(output_of(input, arguments));
         (void)result.back().file_type();
+        refuse_to_replace(result.back().path, {arguments.inputs.begin(), arguments.inputs.end()});
+        refuse_to_replace(result.back().path, {arguments.palette});
         if (!paths.insert(result.back().path).second)
             throw cb::FileError(
                 fmt::format("two of the images would become {}: nothing is written", result.back().path));

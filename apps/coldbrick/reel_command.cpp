@@ -35,6 +35,7 @@ void reel(const ReelArguments& arguments) {
     const SheetFile file(arguments.sheet);
     const cb::Sheet sheet = file.read(0);
     const std::int32_t last = last_frame(arguments, sheet);
+    refuse_to_replace(arguments.output, file.files());
     cb::ReelOptions options = arguments.options;
     options.type = arguments.type;
     options.rate = arguments.rate.value_or(sheet.rate);

@@ -1,12 +1,18 @@
 #include "sheet_file.hpp"
 
 #include "faces.hpp"
+#include "image_files.hpp"
+#include "streams.hpp"
 #include "text_file.hpp"
+
+#include "base/shown_text.hpp"
+
+#include <coldbrick/error.hpp>
 
 #include <fmt/format.h>
 
 #include <algorithm>
-#include <cstdio>
+#include <system_error>
 #include <utility>
 
 namespace cb = coldbrick;
@@ -24,17 +30,41 @@ SheetFile::SheetFile(const SheetArguments& arguments, bool keeps_warnings)
 
 SheetFile::SheetFile(const SheetArguments& arguments, std::string text)
     : path_(arguments.path), text_(std::move(text)), leaves_folder_(arguments.leaves_folder),
+      memory_(arguments.memory_mib << 20U),
       warns_(arguments.warns), keeps_warnings_(false), files_{path_} {
     for (const std::string& setting : arguments.settings) {
         const std::size_t sign = setting.find('=');
-        settings_.push_back({setting.substr(0, sign), setting.substr(sign + 1)});
+        const std::string name = setting.substr(0, sign);
+        if (std::ranges::find(settings_, name, &cb::Setting::name) != settings_.end())
+            throw cb::ArgumentError(fmt::format("--set gives {} twice", cb::base::in_quotes(name)));
+        settings_.push_back({name, setting.substr(sign + 1)});
     }
 }
 
+namespace {
+
+/// True if a file lies in a folder or below it, wherever links lead.
+bool is_below(const std::filesystem::path& file, const std::filesystem::path& folder) {
+    std::error_code ignored;
+    const std::filesystem::path whole = std::filesystem::weakly_canonical(folder.empty() ? "." : folder, ignored);
+    const std::filesystem::path inside = std::filesystem::weakly_canonical(file, ignored);
+    return std::ranges::mismatch(whole, inside).in1 == whole.end();
+}
+
+} // namespace
+
 /// A file's path from the sheet's folder, which is noted.
+/// @throws cb::FileError if a link leads out of the folder, or the file is none that can be read to its end.
 std::filesystem::path SheetFile::found(const std::string& file) const {
     std::filesystem::path result = path_.parent_path() / file;
     if (std::ranges::find(files_, result) == files_.end()) files_.push_back(result);
+    if (!leaves_folder_ && !is_below(result, path_.parent_path()))
+        throw cb::FileError(fmt::format("{} leads out of the sheet's folder: --leave-folder allows that",
+                                        cb::base::in_quotes(file)));
+    std::error_code ignored;
+    const auto status = std::filesystem::status(result, ignored);
+    if (std::filesystem::exists(status) && !std::filesystem::is_regular_file(status))
+        throw cb::FileError(fmt::format("{} is not a regular file", cb::base::in_quotes(file)));
     return result;
 }
 
@@ -57,7 +87,7 @@ cb::Sheet SheetFile::read(std::int32_t frame) const {
     });
     if (warns_ && !sheet_)
         for (const cb::SheetWarning& warning : result.warnings)
-            fmt::print(stderr, "{}: warning: {}\n", warning.place, warning.message);
+            print_message(fmt::format("{}: warning: {}\n", warning.place, warning.message));
     if (!sheet_) sheet_ = result;
     return result;
 }

@@ -17,6 +17,7 @@ struct SheetArguments {
     std::string path;                  ///< `-` for standard input
     std::vector<std::string> settings; ///< NAME=VALUE each
     bool leaves_folder = false;        ///< whether it may include files outside of its folder
+    std::size_t memory_mib = 1024;     ///< what its drawing and each of its tables may take
     bool warns = false;                ///< whether warnings go to standard error
 };
 
@@ -54,6 +55,7 @@ class SheetFile {
     std::string text_;
     std::vector<coldbrick::Setting> settings_;
     bool leaves_folder_;
+    std::size_t memory_;
     bool warns_;
     bool keeps_warnings_;
     mutable std::optional<coldbrick::Sheet> sheet_; ///< as it was worked out last
@@ -75,6 +77,7 @@ auto SheetFile::with_reading(std::int32_t frame, const Use& use) const {
                                        .load_face = face,
                                        .load_text = text,
                                        .leaves_folder = leaves_folder_,
+                                       .limits = {.data_bytes = memory_, .drawing_bytes = memory_},
                                        .warns = keeps_warnings_ || (warns_ && !sheet_),
                                        .frame = frame});
 }

@@ -37,6 +37,11 @@ void prepare_process() {
     std::signal(SIGXFSZ, SIG_IGN); // a file beyond the limit is then an error like any other
 }
 
+void print_message(std::string_view text) {
+    (void)std::fwrite(text.data(), 1, text.size(), stderr);
+    (void)std::fflush(stderr);
+}
+
 std::string output_failure() {
     std::cout.flush();
     const bool written = std::fflush(stdout) == 0 && std::ferror(stdout) == 0 && std::cout.good();

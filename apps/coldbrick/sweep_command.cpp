@@ -8,6 +8,7 @@ namespace cb = coldbrick;
 void sweep(const SweepArguments& arguments) {
     const SheetFile file(arguments.sheet);
     const cb::Sheet sheet = file.read(arguments.frame);
+    refuse_to_replace(arguments.output.path, file.files());
     ProgressBar bar;
     const auto show = [&bar](std::int64_t done, std::int64_t all) { bar.show(done, all); };
     const auto pictures = file.with_reading(arguments.frame, [&](const cb::SheetReading& reading) {

@@ -43,8 +43,8 @@ struct PlacedCaption {
 /// Finds places for captions, one after another. Each lies inside the picture; one that is too large for that
 /// is made smaller and in the end cut. It covers none of the boxes and no caption before it, if there is any
 /// place where it need not: beside its own box if possible, above rather than below, to the right or to the
-/// left; else as near to it as can be, with a leader line. n captions take a time of the order n^2, at worst
-/// times the rows of the picture or n, whichever are fewer.
+/// left; else as near to it as can be, with a leader line. A caption takes a time that follows
+/// from how many others lie nearer to its box than its own place.
 /// @throws ArgumentError if the picture is empty or reaches beyond the 32-bit coordinates, or a value is
 /// outside its range.
 [[nodiscard]] std::vector<PlacedCaption> place_captions(std::span<const Caption> captions, const Box& picture,

@@ -16,7 +16,7 @@
 #include <coldbrick/stroke.hpp>
 
 #include <cstddef>  // numbers of items
-#include <cstdint>  // tags
+#include <cstdint>  // tags and counts
 #include <deque>    // the list
 #include <optional> // a shape may have a fill, a stroke or both
 #include <variant>  // items are shapes, pictures, stencils or groups
@@ -99,9 +99,11 @@ class Drawing {
     void add(Stencil stencil, const Paint& paint, const Blending& blending = {});
 
     /// Adds a drawing as one item, which copies of this one share. Groups may lie within each other.
-    /// @throws ArgumentError if they do so more than deepest_groups times.
+    /// @throws ArgumentError if they do so more than deepest_groups times, or if drawing this one would draw more
+    /// than most_items, those of a group counted as often as they are drawn.
     void add(Shared<Drawing> group, const GroupStyle& style);
     static constexpr int deepest_groups = 64;
+    static constexpr std::int64_t most_items = 2'147'483'646;
 
     [[nodiscard]] const std::deque<Item>& items() const { return items_; }
 
@@ -135,7 +137,8 @@ class Drawing {
     std::vector<Extent> extents_; ///< of the items: what lies elsewhere does not look at them
     Box bounds_;
     std::uint32_t tag_ = 0;
-    int groups_deep_ = 0; ///< how often groups lie within each other
+    std::int64_t items_drawn_ = 0; ///< of groups as often as they are drawn
+    int groups_deep_ = 0;          ///< how often groups lie within each other
 };
 
 /// Paints all items of a drawing in order, as single calls of draw() and overlay() would. A layer meanwhile

@@ -5,6 +5,7 @@
 #include <coldbrick/marks.hpp>
 #include <coldbrick/point.hpp>
 
+#include <cstddef>     // limits of memory
 #include <string>      // names of columns
 #include <string_view> // texts
 #include <vector>      // marks
@@ -34,6 +35,7 @@ struct MarkReading {
     MarkColumns columns = {};
     Size picture = {};      ///< that the marks lie on
     bool fractions = false; ///< whether coordinates are shares of the picture's width and height
+    std::size_t most_bytes = std::size_t{1} << 30; ///< of memory for the table's values
 };
 
 /// The marks of a table, and what is wrong with the rows that give none.
@@ -44,7 +46,8 @@ struct MarkTable {
 
 /// Reads a table of comma-separated values (RFC 4180), or a JSON array of objects (RFC 8259) if its name ends
 /// with .json. Numbers are rounded to pixels.
-/// @throws FileError with the place if the text is no table, or if it has none of the columns.
+/// @throws FileError with the place if the text is no table, if two columns have one name, if it takes more memory
+/// than it may, or if it has none of the columns.
 [[nodiscard]] MarkTable read_marks(std::string_view file, const std::string& text,
                                    const MarkReading& reading);
 

@@ -12,8 +12,7 @@
 #include <array>   // histograms
 #include <cstddef> // how many colours
 #include <cstdint> // counts
-#include <span>    // many boxes
-#include <vector>  // many colours
+#include <vector>  // many boxes and colours
 
 namespace [[gnu::visibility("default")]] coldbrick {
 
@@ -22,7 +21,7 @@ namespace [[gnu::visibility("default")]] coldbrick {
 /// How images are compared.
 struct Comparison {
     int tolerance = 0; ///< how much a channel may differ in pixels that count as the same, 0..255
-    std::span<const Box> ignored = {}; ///< boxes whose pixels are left out
+    std::vector<Box> ignored = {}; ///< boxes whose pixels are left out
 };
 
 /// How two images differ. Channels are in the order red, green, blue, alpha.

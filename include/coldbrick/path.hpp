@@ -11,6 +11,7 @@
 
 #include <cstddef> // numbers of pieces
 #include <cstdint> // offsets of 64 bits
+#include <limits>  // any number of lines
 #include <variant> // a piece is a line or one of the curves
 #include <vector>  // pieces and contours
 
@@ -124,10 +125,13 @@ class Path {
     [[nodiscard]] const std::vector<Contour>& contours() const { return contours_; }
     [[nodiscard]] bool empty() const { return contours_.empty(); }
 
-    /// Drawing throws ArgumentError, and draws nothing, if a path comes to more straight lines than this.
+    /// Whoever draws paths of strangers can limit their cost: drawing throws ArgumentError, and draws nothing, if
+    /// the whole path comes to more straight lines than this, wherever they lie and however they are styled. They
+    /// are counted as for curves that are halved evenly, so that up to twice as many are counted as are drawn.
+    /// Any number if nothing is said.
     [[nodiscard]] std::size_t most_lines() const { return most_lines_; }
     Path& limit_lines(std::size_t most);
-    static constexpr std::size_t usual_most_lines = 4'000'000;
+    static constexpr std::size_t any_number_of_lines = std::numeric_limits<std::size_t>::max();
 
     /// The box of the pixels nearest to the outermost positions; an empty one without contours.
     [[nodiscard]] Box bounds() const;
@@ -155,7 +159,7 @@ class Path {
     [[nodiscard]] Position current() const;
 
     std::vector<Contour> contours_;
-    std::size_t most_lines_ = usual_most_lines;
+    std::size_t most_lines_ = any_number_of_lines;
 };
 
 } // namespace coldbrick

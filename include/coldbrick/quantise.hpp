@@ -4,6 +4,7 @@
 
 #include <coldbrick/image.hpp>
 #include <coldbrick/image_view.hpp>
+#include <coldbrick/own_state.hpp>
 #include <coldbrick/palette.hpp>
 #include <coldbrick/point.hpp>
 
@@ -16,9 +17,6 @@ namespace [[gnu::visibility("default")]] coldbrick {
 class ColourCensus {
   public:
     ColourCensus();
-    ColourCensus(ColourCensus&& other) noexcept;
-    ColourCensus& operator=(ColourCensus&&) = delete;
-    ~ColourCensus();
 
     /// Counts all pixels of an image, whatever its clip.
     void add(const ConstImageView& image);
@@ -36,7 +34,7 @@ class ColourCensus {
 
   private:
     struct State;
-    State* state_;
+    detail::OwnState<State> state_;
 };
 
 /// Makes images of the colours of a palette, which it remembers from one to the next. Colours of the palette
@@ -48,9 +46,6 @@ class ColourCensus {
 class Quantiser {
   public:
     Quantiser(const Palette& palette, bool dithered);
-    Quantiser(Quantiser&& other) noexcept;
-    Quantiser& operator=(Quantiser&&) = delete;
-    ~Quantiser();
 
     [[nodiscard]] const Palette& palette() const;
 
@@ -60,7 +55,7 @@ class Quantiser {
 
   private:
     struct State;
-    State* state_;
+    detail::OwnState<State> state_;
 };
 
 /// One image with the colours of a palette, as above.

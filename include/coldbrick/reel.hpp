@@ -9,6 +9,7 @@
 #include <coldbrick/function_ref.hpp>
 #include <coldbrick/image.hpp>
 #include <coldbrick/image_view.hpp>
+#include <coldbrick/own_state.hpp>
 #include <coldbrick/palette.hpp>
 
 #include <cstdint>  // counts
@@ -65,10 +66,6 @@ class ReelWriter {
     /// To a stream, which must outlive the writer. Not numbered.
     ReelWriter(std::ostream& stream, ReelType type, const ReelOptions& options = {});
 
-    ReelWriter(ReelWriter&& other) noexcept;
-    ReelWriter& operator=(ReelWriter&&) = delete;
-    ~ReelWriter();
-
     /// Adds a frame that lasts 1 / rate. The whole image is taken, whatever its clip. Times are rounded to
     /// what the type can tell (gif: hundredths of a second, webp: thousandths) from the beginning of the
     /// reel, so that rounding never adds up.
@@ -85,7 +82,7 @@ class ReelWriter {
 
   private:
     struct State;
-    State* state_;
+    detail::OwnState<State> state_;
 };
 
 /// Tells how many of how many steps are done.
@@ -117,10 +114,6 @@ class ReelReader {
     explicit ReelReader(const FileName& path, const DecodeLimits& limits = {});
     explicit ReelReader(std::span<const std::byte> file, const DecodeLimits& limits = {});
 
-    ReelReader(ReelReader&& other) noexcept;
-    ReelReader& operator=(ReelReader&&) = delete;
-    ~ReelReader();
-
     [[nodiscard]] Size size() const;
 
     /// How often it plays; 0 for ever.
@@ -131,7 +124,7 @@ class ReelReader {
 
   private:
     struct State;
-    State* state_;
+    detail::OwnState<State> state_;
 };
 
 } // namespace coldbrick

@@ -2,6 +2,7 @@
 /// Drawings drawn by many threads, and pictures larger than memory.
 #pragma once
 
+#include <coldbrick/callback.hpp>
 #include <coldbrick/colour.hpp>
 #include <coldbrick/drawing.hpp>
 #include <coldbrick/function_ref.hpp>
@@ -21,7 +22,7 @@ struct RenderOptions {
     int threads = 0;
 
     /// Is told now and then which share is done, above 0 and up to 1: from any of the threads, one at a time.
-    FunctionRef<void(double share)> progress = {};
+    Callback<void(double share)> progress = {};
 
     /// Rendering ends early when this is asked to stop.
     std::stop_token stop = {};

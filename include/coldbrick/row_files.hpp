@@ -6,6 +6,7 @@
 #include <coldbrick/files.hpp>
 #include <coldbrick/image_info.hpp>
 #include <coldbrick/image_view.hpp>
+#include <coldbrick/own_state.hpp>
 #include <coldbrick/palette.hpp>
 
 #include <cstdint> // numbers of rows
@@ -33,10 +34,6 @@ class RowWriter {
     RowWriter(std::ostream& stream, FileType type, Size size, PixelFormat format,
               const EncodeOptions& options = {}, const Palette* palette = nullptr);
 
-    RowWriter(RowWriter&& other) noexcept;
-    RowWriter& operator=(RowWriter&&) = delete;
-    ~RowWriter();
-
     /// How many rows have been written.
     [[nodiscard]] std::int32_t rows() const;
 
@@ -51,7 +48,7 @@ class RowWriter {
 
   private:
     struct State;
-    State* state_;
+    detail::OwnState<State> state_;
 };
 
 /// Reads an image file row by row from the top. png without interlacing and the portable anymaps take memory
@@ -64,10 +61,6 @@ class RowReader {
 
     /// From a stream, which must outlive the reader.
     explicit RowReader(std::istream& stream, const DecodeLimits& limits = {});
-
-    RowReader(RowReader&& other) noexcept;
-    RowReader& operator=(RowReader&&) = delete;
-    ~RowReader();
 
     [[nodiscard]] Size size() const;
     [[nodiscard]] PixelFormat format() const;
@@ -85,7 +78,7 @@ class RowReader {
 
   private:
     struct State;
-    State* state_;
+    detail::OwnState<State> state_;
 };
 
 } // namespace coldbrick

@@ -2,11 +2,11 @@
 /// Drawings written as text.
 #pragma once
 
+#include <coldbrick/callback.hpp>
 #include <coldbrick/colour.hpp>
 #include <coldbrick/drawing.hpp>
 #include <coldbrick/face.hpp>
 #include <coldbrick/frame_rate.hpp>
-#include <coldbrick/function_ref.hpp>
 #include <coldbrick/image.hpp>
 #include <coldbrick/pixel_format.hpp>
 #include <coldbrick/point.hpp>
@@ -16,10 +16,9 @@
 #include <cstdint>     // numbers of frames
 #include <memory>      // what has been read
 #include <optional>    // ranges
-#include <span>        // settings
 #include <string>      // settings own their text
 #include <string_view> // a sheet's text
-#include <vector>      // axes of faces
+#include <vector>      // settings and axes of faces
 
 namespace [[gnu::visibility("default")]] coldbrick {
 
@@ -51,29 +50,31 @@ struct SheetLimits {
     std::int64_t pixels = std::int64_t{1} << 32;   ///< of its picture
     int files = 1000;                              ///< that it includes or takes data from
     std::size_t text_bytes = std::size_t{1} << 28; ///< of each of them
+    std::size_t data_bytes = std::size_t{1} << 30; ///< of memory that the values of each table take
+    std::size_t drawing_bytes = std::size_t{1} << 30; ///< of memory that its drawing takes
 };
 
 /// What reading a sheet takes beside its text. The functions are called while it is read, not later; they
 /// throw Error if there is no such image or face.
 struct SheetReading {
     /// Replacements of the sheet's own values.
-    std::span<const Setting> settings = {};
+    std::vector<Setting> settings = {};
 
     /// What opens the files of `image` statements, such as a call of load(); without it, they are faults.
     /// @param most_bytes what the image's pixels may take
-    FunctionRef<Image(const std::string& file, std::size_t most_bytes)> load_image = {};
+    Callback<Image(const std::string& file, std::size_t most_bytes)> load_image = {};
 
     /// What the pixels of all its images may take together.
     std::size_t most_image_bytes = std::size_t{1} << 30;
 
     /// What gives the faces of texts, such as a call of system_face() or load_face(); without it, there are
     /// the built-in ones only.
-    FunctionRef<Face(const WantedFace& face)> load_face = {};
+    Callback<Face(const WantedFace& face)> load_face = {};
 
     /// What opens the files of `include` and `data` statements; without it, they are faults.
     /// @param file relative to the sheet's own folder
     /// @param most_bytes what the text may take
-    FunctionRef<std::string(const std::string& file, std::size_t most_bytes)> load_text = {};
+    Callback<std::string(const std::string& file, std::size_t most_bytes)> load_text = {};
 
     /// Whether those files may lie outside of the sheet's folder.
     bool leaves_folder = false;

@@ -2,7 +2,9 @@
 /// Why something of a sheet cannot be seen, and what was most likely not meant.
 #pragma once
 
+#include <coldbrick/box.hpp>
 #include <coldbrick/sheet.hpp>
+#include <coldbrick/visibility.hpp>
 
 #include <cstdint>     // the enumeration's underlying type
 #include <map>         // what is known of statements
@@ -18,10 +20,13 @@ struct SheetFinding {
     enum class Kind : std::uint8_t {
         // It cannot be seen:
         outside,      ///< it lies outside of the sheet
+        clipped,      ///< a clip leaves none of its pixels
         empty,        ///< it has no pixels
         painted_over, ///< others hide all of it
+        hidden_layer, ///< the layer that it is drawn in does not show
         same_colour,  ///< it has the colour of what it covers
         see_through,  ///< its paint is so transparent that nothing changes
+        no_change,    ///< it changes no pixel for another reason, such as its blend mode
         not_drawn,    ///< no frame carries it out
         // It can hardly be seen:
         nearly_same_colour, ///< its colour is a level or two off what it covers
@@ -59,18 +64,32 @@ class SheetCheck {
         bool carried_out = false;
         std::int64_t items = 0;
         std::int64_t covered = 0;
+        std::int64_t hidden = 0;
         std::int64_t on_top = 0;
         std::int64_t seen = 0;
-        std::int64_t letters = 0; ///< pixels of letters on top
-        std::int64_t faint = 0;   ///< those of too little contrast
+        std::int64_t letters = 0;       ///< pixels of letters on top
+        std::int64_t faint = 0;         ///< those of too little contrast
+        std::int64_t outline = 0;       ///< pixels of letters' outlines on top
+        std::int64_t faint_outline = 0; ///< those of too little contrast
         int largest_change = 0;
-        int largest_alpha = 0; ///< of its paints
+        int largest_alpha = 0;    ///< of its paints
+        bool simple = true;       ///< all paints are simply laid over what is there
+        bool replaces = true;     ///< all of its pixels get one opaque colour
+        bool is_layer = false;
+        bool is_empty_layer = true;
+        bool meets_sheet = false; ///< without clips, where it covers nothing
+        bool exists = false;      ///< it has pixels somewhere
+        Box outside = {};         ///< where, if that is known
         std::map<std::uint32_t, std::int64_t> hidden_by = {};
     };
 
     void add_items(const Sheet& frame);
+    void add_text(Statement& statement, const Visibility& item, bool is_outline);
     [[nodiscard]] bool find(const Statement& statement, SheetFinding& finding) const;
+    void find_uncovered(const Statement& statement, SheetFinding& finding) const;
     void find_hidden(const Statement& statement, SheetFinding& finding) const;
+    void find_unchanged(const Statement& statement, SheetFinding& finding) const;
+    [[nodiscard]] bool is_doubled(std::size_t tag, std::size_t by) const;
 
     std::shared_ptr<const sheet::Program> program_;
     std::vector<Statement> statements_; ///< by their tags

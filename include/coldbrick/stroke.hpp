@@ -12,16 +12,19 @@
 
 namespace [[gnu::visibility("default")]] coldbrick {
 
-/// What the lengths of dashes add up to at least, in pixels.
+/// What the lengths of dashes add up to, in pixels, and how far an offset may lie from 0: 2^40 at most.
 constexpr double smallest_dash_sum = 0.125;
+constexpr double largest_dash_sum = 1'099'511'627'776.0;
 
 /// Stretches of a stroke that are painted and left out in turns. n lengths take memory for n, and each pixel
 /// a time of the order log n.
 struct Dashes {
     std::vector<double>
-        lengths;       ///< on, off, on, off, ... in pixels, each 0 and up; solid if there are none.
-                       ///< After the last one the first follows. They add up to smallest_dash_sum at least
-    double offset = 0; ///< how far into the lengths the path begins, in pixels
+        lengths;       ///< on, off, on, off, ... in pixels, each 0..largest_dash_sum; solid if there are none.
+                       ///< After the last one the first follows. They add up to
+                       ///< smallest_dash_sum..largest_dash_sum
+    double offset = 0; ///< how far into the lengths the path begins, in pixels, as far as the largest sum
+                       ///< either way
 
     friend bool operator==(const Dashes&, const Dashes&) = default;
 };

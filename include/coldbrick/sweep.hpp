@@ -34,7 +34,9 @@ struct Sweep {
     std::vector<SweptName> names = {}; ///< each value of the first with each of the second, and so on
     std::optional<Size> largest = {};  ///< larger pictures are made smaller to fit
     bool differences = false;          ///< whether what is the same as without the values is dimmed
-    int threads = 0; ///< that draw at the same time; 0 stands for as many as there are processors
+    int threads = 0; ///< that draw at the same time, 0 and up; 0 stands for as many as there are processors,
+                     ///< which are never exceeded
+    std::size_t most_bytes = std::size_t{1} << 31; ///< what the pixels of all pictures may take
 };
 
 /// The pictures, captioned `r = 4, w = 2`, in the order of the values: all of the last name's follow each
@@ -43,7 +45,7 @@ struct Sweep {
 /// @param reading as for Sheet::again(); its settings stay
 /// @param progress is called with how many pictures are done and how many there are, by one thread at a time
 /// @throws SheetError if the sheet cannot be carried out with a value, naming them; ArgumentError if there
-/// are no names, or more than 10000 pictures.
+/// are no names or one more than once, more than 10000 pictures, fewer threads than 0, or more pixels than may be.
 [[nodiscard]] std::vector<CaptionedPicture>
 sweep(const Sheet& sheet, const Sweep& sweep, const SheetReading& reading,
       FunctionRef<void(std::int64_t done, std::int64_t all)> progress = {});

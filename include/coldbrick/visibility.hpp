@@ -25,8 +25,11 @@ struct Visibility {
     std::uint32_t tag;         ///< the item's
 
     std::int64_t covered = 0; ///< pixels that it covers
-    std::int64_t on_top = 0;  ///< those that no later item hides; in a layer, those of its pixels that show
-    std::int64_t seen = 0;    ///< those of them that have another colour because of it
+    std::int64_t hidden = 0;  ///< those that a later item hides
+    std::int64_t on_top = 0;  ///< the others; in a layer, those of them where the layer shows with what is drawn
+                              ///< before the item, with it, or in the end
+    std::int64_t seen = 0;    ///< those on top that have another colour because of it; in a layer, where that is
+                              ///< in the picture, at once or in the end, or may be by the mode of another item
     std::int64_t faint = 0;   ///< those on top where its contrast is too low, if that is asked for
     int largest_change = 0;   ///< of a channel of the seen ones, in 8 bits, 0..255
 
@@ -52,7 +55,7 @@ struct VisibilityOptions {
 ///
 /// It takes two to three times as long as draw(), and memory of 4 bytes a pixel and 150 an item beside; a
 /// layer takes both once more for as long as it is looked at.
-/// @throws ArgumentError as draw(), and if there are more than 2147483646 items; nothing is painted then.
+/// @throws ArgumentError as draw(); nothing is painted then.
 [[nodiscard]] std::vector<Visibility> visibility(const ImageView& view, const Drawing& drawing,
                                                  const VisibilityOptions& options = {});
 
@@ -72,7 +75,7 @@ struct Owners {
 
 /// A picture of owners, as rgb8: each pixel in the colour that colour_of(tag) gives, or in `ground` where
 /// nothing was drawn.
-/// @throws ArgumentError if the box is empty.
+/// @throws ArgumentError if the box is empty, if there is not one number a pixel, or one that has no tag.
 [[nodiscard]] Image picture_of(const Owners& owners, FunctionRef<Colour(std::uint32_t tag)> colour_of,
                                const Colour& ground);
 

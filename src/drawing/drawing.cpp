@@ -31,6 +31,7 @@ void Drawing::append(Item item, const Box& bounds) {
         throw;
     }
     bounds_ = bounds_.united(inside);
+    ++items_drawn_;
 }
 
 Box Drawing::bounds_of_item(std::size_t number) const {
@@ -46,12 +47,15 @@ void Drawing::add(StyledShape item) {
         if (item.stroke) image::check_styled(shape, *item.stroke);
     };
     std::visit(check_one, item.shape);
+    if (item.fill) image::check(item.fill->blending);
+    if (item.stroke) image::check(item.stroke->blending);
     const Box bounds = drawing::bounds_of(item);
     append(std::move(item), bounds);
 }
 
 void Drawing::add(Shared<Image> image, Point at, const Overlay& options) {
     image::check_overlay(*image, options);
+    image::check(options.blending);
     Picture picture{std::move(image), at, options, std::nullopt};
     if (options.mask != nullptr) picture.mask = Shared<Bitmap>(*options.mask);
     picture.options.mask = nullptr;
@@ -61,6 +65,7 @@ void Drawing::add(Shared<Image> image, Point at, const Overlay& options) {
 
 void Drawing::add(Stencil stencil, const Paint& paint, const Blending& blending) {
     image::check(stencil);
+    image::check(blending);
     Print print{std::move(stencil), paint, blending};
     const Box bounds = drawing::bounds_of(print);
     append(std::move(print), bounds);
@@ -70,10 +75,17 @@ void Drawing::add(Shared<Drawing> group, const GroupStyle& style) {
     if (group->groups_deep_ + 1 > deepest_groups)
         throw ArgumentError(
             fmt::format("groups of a drawing lie within each other more than {} times", deepest_groups));
+    if (style.layer) image::check(*style.layer);
+    const std::int64_t more = 1 + group->items_drawn_;
+    if (items_drawn_ + more > most_items)
+        throw ArgumentError(fmt::format("a drawing of more than {} items, those of groups counted as often as they "
+                                        "are drawn",
+                                        most_items));
     groups_deep_ = std::max(groups_deep_, group->groups_deep_ + 1);
     Group item{std::move(group), style};
     const Box bounds = drawing::bounds_of(item);
     append(std::move(item), bounds);
+    items_drawn_ += more - 1;
 }
 
 void draw(const ImageView& view, const Drawing& drawing) {

@@ -31,14 +31,15 @@ HiderCounts::HiderCounts(const std::vector<Visibility>& items) {
     counts_.resize(tags_.size());
 }
 
-void HiderCounts::add(const std::vector<Span>& spans, const PixelNumbers& hiders, Visibility& item) {
+void HiderCounts::add(const std::vector<Span>& spans, const PixelNumbers& hiders, std::int32_t number,
+                      Visibility& item) {
     for (const Span& span : spans) {
         const std::int32_t* const numbers = hiders.at(span);
         const std::int64_t count = span.x_end - span.x_begin;
         for (std::int64_t i = 0; i < count;) {
             std::int64_t end = i + 1;
             while (end < count && numbers[end] == numbers[i]) ++end;
-            if (numbers[i] != nobody) {
+            if (numbers[i] > number) {
                 const std::uint32_t rank = ranks_[static_cast<std::size_t>(numbers[i] - 1)];
                 if (counts_[rank] == 0) found_.push_back(rank);
                 counts_[rank] += end - i;

@@ -16,14 +16,12 @@ namespace coldbrick::drawing {
 /// Adds up pixels by the tags of the items that hide them last.
 class HiderCounts {
   public:
-    /// What hides a pixel of a layer that does not show, but is not hidden by an item.
-    static constexpr std::int32_t nobody = 2147483647;
-
     /// @param items in the order of their numbers
     explicit HiderCounts(const std::vector<Visibility>& items);
 
-    /// Adds to an item's list who hides its spans, all of whose pixels are hidden.
-    void add(const std::vector<Span>& spans, const PixelNumbers& hiders, Visibility& item);
+    /// Adds to an item's list who hides pixels of its spans. @param number the item's
+    void add(const std::vector<Span>& spans, const PixelNumbers& hiders, std::int32_t number,
+             Visibility& item);
 
   private:
     std::vector<std::uint32_t> tags_;  ///< all that there are, in order

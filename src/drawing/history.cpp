@@ -1,6 +1,5 @@
 #include "drawing/item_cover.hpp"
 #include "drawing/item_painting.hpp"
-#include "image/draw_pipeline.hpp"
 
 #include <coldbrick/error.hpp>
 #include <coldbrick/visibility.hpp>
@@ -41,23 +40,16 @@ class Historian {
 
     void paint_item(const ImageView& view, const Drawing::StyledShape& item, int depth) {
         drawing::CoverFinder covers(view);
-        const auto paint_style = [&](Kind kind, int coverage, const auto& style) {
-            if (coverage == 0) return;
-            Drawing::StyledShape alone{item.shape, std::nullopt, std::nullopt};
-            if constexpr (std::same_as<std::remove_cvref_t<decltype(style)>, Fill>)
-                alone.fill = style;
-            else
-                alone.stroke = style;
-            const bool hides = coverage == 255 && !covers.hidden(view, alone).empty();
-            step(view, kind, coverage, depth, hides, [&] {
-                const auto inside = item.fill ? image::inside_of(*item.fill) : image::InsideRule{};
-                std::visit([&](const auto& shape) { image::DrawCall(view, style, inside).paint(shape); },
-                           item.shape);
-            });
-        };
-        if (item.fill) paint_style(Kind::fill, drawing::fill_coverage(view, item, pixel_), *item.fill);
-        if (item.stroke)
-            paint_style(Kind::stroke, drawing::stroke_coverage(view, item, pixel_), *item.stroke);
+        if (item.fill) {
+            const int coverage = drawing::fill_coverage(view, item, pixel_);
+            const bool hides = coverage == 255 && covers.fill_hides(view, item);
+            step(view, Kind::fill, coverage, depth, hides, [&] { drawing::paint_fill(view, item); });
+        }
+        if (item.stroke) {
+            const int coverage = drawing::stroke_coverage(view, item, pixel_);
+            const bool hides = coverage == 255 && covers.stroke_hides(view, item);
+            step(view, Kind::stroke, coverage, depth, hides, [&] { drawing::paint_stroke(view, item); });
+        }
     }
 
     template <class Item>

@@ -1,7 +1,8 @@
 #include "drawing/item_bounds.hpp"
 
-#include "image/draw_pipeline.hpp"
 #include "image/overlay_checks.hpp"
+#include "image/rasterise.hpp"
+#include "paint/composite_colour.hpp"
 
 #include <algorithm>
 

@@ -1,7 +1,8 @@
 #include "drawing/item_cover.hpp"
 
-#include "image/draw_pipeline.hpp"
 #include "image/pixel_reader.hpp"
+#include "image/span_painter.hpp"
+#include "image/styled_shape.hpp"
 
 #include <coldbrick/region.hpp>
 
@@ -28,17 +29,23 @@ void add_runs(std::int32_t y, std::int64_t x_begin, std::int64_t x_end, std::vec
     }
 }
 
-/// Hands the spans of a shape with a style to a receiver.
-template <class S, class Style>
-void run_sink(const base::Clip& clip, const S& shape, const Style& style, const image::InsideRule& inside,
-              const raster::SpanSink::Receiver& receiver) {
-    if (clip.empty() || !image::may_show(clip, shape, style)) return;
-    raster::SpanSink::run(clip, receiver, [&](raster::SpanSink& sink) {
-        if constexpr (std::same_as<Style, Stroke>)
-            image::rasterise(shape, style, inside, sink);
-        else if constexpr (ClosedShape<S>)
-            image::rasterise(shape, style, sink);
-    });
+/// Passes the spans of a fill, which sees no other one, or of a stroke to a receiver.
+void rasterise_style(const Shape& shape, const Fill& fill, const image::InsideRule&, const base::Clip& clip,
+                     const raster::SpanSink::Receiver& receiver) {
+    image::rasterise(shape, fill, clip, receiver);
+}
+void rasterise_style(const Shape& shape, const Stroke& stroke, const image::InsideRule& filled,
+                     const base::Clip& clip, const raster::SpanSink::Receiver& receiver) {
+    image::rasterise(shape, stroke, filled, clip, receiver);
+}
+
+/// Draws a fill, which sees no other one, or a stroke.
+void paint_style(const ImageView& view, const Shape& shape, const Fill& fill, const image::InsideRule&) {
+    image::paint(view, shape, fill);
+}
+void paint_style(const ImageView& view, const Shape& shape, const Stroke& stroke,
+                 const image::InsideRule& filled) {
+    image::paint(view, shape, stroke, filled);
 }
 
 void take_spans(void* object, std::span<const Span> spans) {
@@ -60,12 +67,12 @@ void take_whole(void* object, std::span<const base::CoverageSpan> spans) {
 enum class Count : std::uint8_t { covered, whole };
 
 /// Adds a shape's spans with a style, each pixel once.
-template <class S, class Style>
-void gather(const base::Clip& clip, const S& shape, const Style& style, const image::InsideRule& inside,
+template <class Style>
+void gather(const base::Clip& clip, const Shape& shape, const Style& style, const image::InsideRule& inside,
             Count count, std::vector<Span>& spans) {
-    run_sink(clip, shape, style, inside,
-             {&spans, take_spans, nullptr, raster::SpanSink::no_run,
-              count == Count::covered ? take_covered : take_whole});
+    rasterise_style(shape, style, inside, clip,
+                    {&spans, take_spans, nullptr, raster::SpanSink::no_run,
+                     count == Count::covered ? take_covered : take_whole});
 }
 
 image::InsideRule inside_of(const Drawing::StyledShape& item) {
@@ -133,20 +140,16 @@ void add_opaque(const ImageView& picture, const std::vector<Span>& spans, std::v
                  [&](std::int64_t x) { return reader.at(x, span.y).alpha == 65535; });
 }
 
-/// Calls use(shape, style) with the fill and then the stroke, as far as there are such.
+/// Calls use(style) with the fill and then the stroke, if the item has them.
 template <class Use>
 void for_each_style(const Drawing::StyledShape& item, const Use& use) {
-    std::visit(
-        [&](const auto& shape) {
-            if (item.fill) use(shape, *item.fill);
-            if (item.stroke) use(shape, *item.stroke);
-        },
-        item.shape);
+    if (item.fill) use(*item.fill);
+    if (item.stroke) use(*item.stroke);
 }
 
-/// The largest coverage that a sink is told of.
-template <class S, class Style>
-int coverage_of(const ImageView& view, Point pixel, const S& shape, const Style& style,
+/// The largest coverage of a pixel.
+template <class Style>
+int coverage_of(const ImageView& view, Point pixel, const Shape& shape, const Style& style,
                 const image::InsideRule& inside) {
     int result = 0;
     const raster::SpanSink::Receiver note{&result,
@@ -158,7 +161,7 @@ int coverage_of(const ImageView& view, Point pixel, const S& shape, const Style&
                                               if (!spans.empty())
                                                   *static_cast<int*>(noted) = *spans.front().coverages;
                                           }};
-    run_sink(image::clip_of(view.clipped({pixel.x, pixel.y, 1, 1})), shape, style, inside, note);
+    rasterise_style(shape, style, inside, image::clip_of(view.clipped({pixel.x, pixel.y, 1, 1})), note);
     return result;
 }
 
@@ -225,10 +228,10 @@ void KeptSpans::paint(const paint::Painter& painter) {
 const std::vector<Span>& CoverFinder::covered(const ImageView& part, const Drawing::StyledShape& item) {
     covered_.clear();
     const base::Clip clip = image::clip_of(part);
-    for_each_style(item, [&](const auto& shape, const auto& style) {
+    for_each_style(item, [&](const auto& style) {
         KeptSpans& kept = kept_of(style);
         kept.clear();
-        run_sink(clip, shape, style, inside_of(item), kept.receiver());
+        rasterise_style(item.shape, style, inside_of(item), clip, kept.receiver());
         kept.add_to(covered_);
     });
     if (item.fill && item.stroke && covered_.size() > 1) covered_ = Region(std::move(covered_)).spans();
@@ -247,18 +250,33 @@ void CoverFinder::paint_covered(const ImageView& part, const Drawing::StyledShap
 
 const std::vector<Span>& CoverFinder::hidden(const ImageView& part, const Drawing::StyledShape& item) {
     hidden_.clear();
-    const base::Clip clip = image::clip_of(part);
-    for_each_style(item, [&](const auto& shape, const auto& style) {
-        const Leaves left = leaves(part, &style.paint, style.blending);
-        if (left == Leaves::nothing) gather(clip, shape, style, inside_of(item), Count::whole, hidden_);
-        if (left != Leaves::by_its_alpha) return;
-        covered_.clear();
-        gather(clip, shape, style, inside_of(item), Count::covered, covered_);
-        find_opaque(part, covered_, [&](const ImageView& probe) {
-            image::DrawCall(probe, style, inside_of(item)).paint(shape);
-        });
-    });
+    for_each_style(item, [&](const auto& style) { add_hidden(part, item, style); });
     return hidden_;
+}
+
+template <class Style>
+void CoverFinder::add_hidden(const ImageView& part, const Drawing::StyledShape& item, const Style& style) {
+    const base::Clip clip = image::clip_of(part);
+    const image::InsideRule inside = inside_of(item);
+    const Leaves left = leaves(part, &style.paint, style.blending);
+    if (left == Leaves::nothing) gather(clip, item.shape, style, inside, Count::whole, hidden_);
+    if (left != Leaves::by_its_alpha) return;
+    covered_.clear();
+    gather(clip, item.shape, style, inside, Count::covered, covered_);
+    find_opaque(part, covered_,
+                [&](const ImageView& probe) { paint_style(probe, item.shape, style, inside); });
+}
+
+bool CoverFinder::fill_hides(const ImageView& part, const Drawing::StyledShape& item) {
+    hidden_.clear();
+    add_hidden(part, item, *item.fill);
+    return !hidden_.empty();
+}
+
+bool CoverFinder::stroke_hides(const ImageView& part, const Drawing::StyledShape& item) {
+    hidden_.clear();
+    add_hidden(part, item, *item.stroke);
+    return !hidden_.empty();
 }
 
 const std::vector<Span>& CoverFinder::covered(const ImageView& part, const Drawing::Picture& picture) {
@@ -317,16 +335,19 @@ const std::vector<Span>& CoverFinder::hidden(const ImageView& part, const Drawin
 }
 
 int fill_coverage(const ImageView& view, const Drawing::StyledShape& item, Point pixel) {
-    if (!item.fill) return 0;
-    return std::visit([&](const auto& shape) { return coverage_of(view, pixel, shape, *item.fill, {}); },
-                      item.shape);
+    return coverage_of(view, pixel, item.shape, *item.fill, {});
 }
 
 int stroke_coverage(const ImageView& view, const Drawing::StyledShape& item, Point pixel) {
-    if (!item.stroke) return 0;
-    return std::visit(
-        [&](const auto& shape) { return coverage_of(view, pixel, shape, *item.stroke, inside_of(item)); },
-        item.shape);
+    return coverage_of(view, pixel, item.shape, *item.stroke, inside_of(item));
+}
+
+void paint_fill(const ImageView& view, const Drawing::StyledShape& item) {
+    image::paint(view, item.shape, *item.fill);
+}
+
+void paint_stroke(const ImageView& view, const Drawing::StyledShape& item) {
+    image::paint(view, item.shape, *item.stroke, inside_of(item));
 }
 
 int coverage(const Drawing::Picture& picture, Point pixel) {

@@ -59,7 +59,13 @@ class CoverFinder {
     const std::vector<Span>& hidden(const ImageView& part, const Drawing::Group& group,
                                     const LayerPicture& layer);
 
+    /// Whether one style of an item, which it has, hides any pixel of the part's clip.
+    [[nodiscard]] bool fill_hides(const ImageView& part, const Drawing::StyledShape& item);
+    [[nodiscard]] bool stroke_hides(const ImageView& part, const Drawing::StyledShape& item);
+
   private:
+    template <class Style>
+    void add_hidden(const ImageView& part, const Drawing::StyledShape& item, const Style& style);
     [[nodiscard]] KeptSpans& kept_of(const Fill&) { return fill_; }
     [[nodiscard]] KeptSpans& kept_of(const Stroke&) { return stroke_; }
     template <class PaintOn>
@@ -76,7 +82,12 @@ class CoverFinder {
 /// The spans of a clip, one a row.
 void add_rows(const Box& clip, std::vector<Span>& spans);
 
-/// How much of a pixel a shape's fill or stroke covers, an image or a stencil: 0, nothing, to 255, all.
+/// Draws one style of an item, which it has.
+void paint_fill(const ImageView& view, const Drawing::StyledShape& item);
+void paint_stroke(const ImageView& view, const Drawing::StyledShape& item);
+
+/// How much of a pixel the fill or the stroke that an item has, an image or a stencil covers: 0, nothing, to
+/// 255, all.
 [[nodiscard]] int fill_coverage(const ImageView& view, const Drawing::StyledShape& item, Point pixel);
 [[nodiscard]] int stroke_coverage(const ImageView& view, const Drawing::StyledShape& item, Point pixel);
 [[nodiscard]] int coverage(const Drawing::Picture& picture, Point pixel);

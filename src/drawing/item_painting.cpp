@@ -2,8 +2,12 @@
 
 #include "drawing/band_memory.hpp"
 #include "image/style_checks.hpp"
+#include "paint/composite_colour.hpp"
 
 #include <coldbrick/draw.hpp>
+
+#include <set>
+#include <utility>
 
 namespace coldbrick::drawing {
 
@@ -17,23 +21,33 @@ PixelFormat layer_format(PixelFormat below) {
     }
 }
 
-void check_item(PixelFormat format, const Drawing::StyledShape& item) {
-    if (item.fill) image::check(item.fill->blending, format);
-    if (item.stroke) image::check(item.stroke->blending, format);
-}
+/// Checks the modes of drawings, each that groups share once for a format.
+class ModeCheck {
+  public:
+    void check(PixelFormat format, const Drawing& drawing) {
+        for (const Drawing::Item& item : drawing.items())
+            std::visit([&](const auto& one) { check_item(format, one); }, item);
+    }
 
-void check_item(PixelFormat format, const Drawing::Picture& picture) {
-    image::check(picture.options.blending, format);
-}
+  private:
+    static void check_item(PixelFormat format, const Drawing::StyledShape& item) {
+        if (item.fill) image::check(item.fill->blending, format);
+        if (item.stroke) image::check(item.stroke->blending, format);
+    }
+    static void check_item(PixelFormat format, const Drawing::Picture& picture) {
+        image::check(picture.options.blending, format);
+    }
+    static void check_item(PixelFormat format, const Drawing::Print& print) {
+        image::check(print.blending, format);
+    }
+    void check_item(PixelFormat format, const Drawing::Group& group) {
+        if (group.style.layer) image::check(*group.style.layer, format);
+        const PixelFormat inner = group.style.layer ? layer_format(format) : format;
+        if (checked_.emplace(&*group.drawing, inner).second) check(inner, *group.drawing);
+    }
 
-void check_item(PixelFormat format, const Drawing::Print& print) {
-    image::check(print.blending, format);
-}
-
-void check_item(PixelFormat format, const Drawing::Group& group) {
-    if (group.style.layer) image::check(*group.style.layer, format);
-    check_modes(group.style.layer ? layer_format(format) : format, *group.drawing);
-}
+    std::set<std::pair<const Drawing*, PixelFormat>> checked_;
+};
 
 bool meet(const Box& a, const Box& b) {
     return a.x < b.end_x() && b.x < a.end_x() && a.y < b.end_y() && b.y < a.end_y();
@@ -46,12 +60,16 @@ LayerPicture::LayerPicture(const ImageView& below)
       view_(view_of_rows(bytes_.data(), below.size(), layer_format(below.format()), below.clip())) {}
 
 void check_modes(PixelFormat format, const Drawing& drawing) {
-    for (const Drawing::Item& item : drawing.items())
-        std::visit([format](const auto& one) { check_item(format, one); }, item);
+    ModeCheck().check(format, drawing);
 }
 
 ImageView shown_by(const ImageView& view, const Drawing::GroupStyle& style) {
     return style.clip ? view.clipped((*style.clip)->bounds()) : view;
+}
+
+ImageView changed_by(const ImageView& view, const Drawing::Group& group) {
+    const ImageView shown = shown_by(view, group.style);
+    return paint::erases(group.style.layer->mode) ? shown : shown.clipped(group.drawing->bounds());
 }
 
 void lay(const ImageView& view, const Drawing::Group& group, const LayerPicture& layer) {
@@ -87,7 +105,7 @@ void paint(const ImageView& view, const Drawing::Print& print) {
 void paint(const ImageView& view, const Drawing::Group& group) {
     if (!group.style.layer)
         return draw_in_clip(view, group.style, [&](const ImageView& part) { paint(part, *group.drawing); });
-    const ImageView shown = shown_by(view, group.style);
+    const ImageView shown = changed_by(view, group);
     if (shown.clip().empty()) return;
     const LayerPicture layer(shown);
     paint(layer.view(), *group.drawing);

@@ -36,6 +36,9 @@ void check_modes(PixelFormat format, const Drawing& drawing);
 /// The part of a view that a group shows anything in.
 [[nodiscard]] ImageView shown_by(const ImageView& view, const Drawing::GroupStyle& style);
 
+/// The part of a view that a layer can change anything in: of most modes, where its items are.
+[[nodiscard]] ImageView changed_by(const ImageView& view, const Drawing::Group& group);
+
 /// Lays a group's finished layer onto its clip.
 void lay(const ImageView& view, const Drawing::Group& group, const LayerPicture& layer);
 

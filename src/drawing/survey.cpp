@@ -5,8 +5,10 @@
 
 #include <coldbrick/colour_mixing.hpp>
 #include <coldbrick/error.hpp>
+#include <coldbrick/overlay.hpp>
 
 #include <algorithm>
+#include <concepts>
 #include <cstring>
 #include <limits>
 #include <type_traits>
@@ -133,23 +135,86 @@ void for_each_seen_run(const SpanPixels& pixels, std::int32_t number, const Visi
     });
 }
 
+bool mixes(const Blending& blending) {
+    return blending.mode != BlendMode::source_over;
+}
+
+/// True if some item is not simply laid over what is there.
+bool mixes(const Drawing& drawing) {
+    const auto item_mixes = []<class Item>(const Item& item) {
+        if constexpr (std::same_as<Item, Drawing::StyledShape>)
+            return (item.fill && mixes(item.fill->blending)) || (item.stroke && mixes(item.stroke->blending));
+        else if constexpr (std::same_as<Item, Drawing::Picture>)
+            return mixes(item.options.blending);
+        else if constexpr (std::same_as<Item, Drawing::Print>)
+            return mixes(item.blending);
+        else
+            return (item.style.layer && mixes(*item.style.layer)) || mixes(*item.drawing);
+    };
+    return std::ranges::any_of(drawing.items(),
+                               [&](const Drawing::Item& item) { return std::visit(item_mixes, item); });
+}
+
 } // namespace
+
+const Backdrop& Backdrop::lowest() const {
+    const Backdrop* result = this;
+    while (result->further != nullptr) result = result->further;
+    return *result;
+}
+
+std::optional<Colour> Backdrop::laid(Colour colour) const {
+    for (const Backdrop* layer = this; layer != nullptr; layer = layer->further) {
+        if (mixes(layer->blending)) return std::nullopt;
+        colour.alpha = static_cast<std::uint8_t>(colour.alpha * layer->blending.opacity / 255);
+    }
+    return colour;
+}
 
 std::int32_t ItemCounts::count(const Drawing& drawing) {
     if (const auto known = counts_.find(&drawing); known != counts_.end()) return known->second;
-    constexpr std::int64_t most = std::numeric_limits<std::int32_t>::max() - 1;
-    auto result = static_cast<std::int64_t>(drawing.items().size());
+    auto result = static_cast<std::int32_t>(drawing.items().size());
     for (const Drawing::Item& item : drawing.items())
-        if (const auto* const group = std::get_if<Drawing::Group>(&item))
-            result = std::min(result + count(*group->drawing), most + 1);
-    if (result > most)
-        throw ArgumentError("a drawing of more than 2147483646 items cannot be looked at item by item");
-    counts_.emplace(&drawing, static_cast<std::int32_t>(result));
-    return static_cast<std::int32_t>(result);
+        if (const auto* const group = std::get_if<Drawing::Group>(&item)) result += count(*group->drawing);
+    counts_.emplace(&drawing, result);
+    return result;
 }
 
-Survey::Survey(const ImageView& view, const ItemCounts& counts, const SurveyResults& results)
-    : counts_(counts), results_(results), covers_(view), hiders_(view.clip()) {
+void LaidRun::take(const ImageView& view, const Span& span) {
+    pixel_bytes_ = static_cast<std::size_t>(layout(view.format()).bytes);
+    const std::byte* from =
+        view.bytes() + span.y * view.row_stride_bytes() + span.x_begin * view.pixel_stride_bytes();
+    bytes_.resize(static_cast<std::size_t>(span.x_end - span.x_begin) * pixel_bytes_);
+    for (std::size_t to = 0; to < bytes_.size(); to += pixel_bytes_, from += view.pixel_stride_bytes())
+        std::memcpy(bytes_.data() + to, from, pixel_bytes_);
+}
+
+void LaidRun::show_backdrop(const Backdrop& backdrop, const Span& span) {
+    if (backdrop.further == nullptr) return take(backdrop.below, span);
+    const ImageView& layer = backdrop.below;
+    const std::byte* const first =
+        layer.bytes() + span.y * layer.row_stride_bytes() + span.x_begin * layer.pixel_stride_bytes();
+    lay(*backdrop.further, layer, span, first);
+}
+
+void LaidRun::lay(const Backdrop& backdrop, const ImageView& layer, const Span& span, const std::byte* first) {
+    const Size size{static_cast<std::int32_t>(span.x_end - span.x_begin), 1};
+    const ConstImageView run(first, size, layer.format());
+    take(backdrop.below, span);
+    const auto stride = static_cast<std::ptrdiff_t>(bytes_.size());
+    const ImageView below =
+        ImageView(bytes_.data(), size, backdrop.below.format(), stride, backdrop.below.palette())
+            .masked(backdrop.below.mask());
+    overlay(below, run, {0, 0}, {.blending = backdrop.blending});
+    if (backdrop.further == nullptr) return;
+    LaidRun further;
+    further.lay(*backdrop.further, backdrop.below, span, bytes_.data());
+    std::swap(*this, further);
+}
+
+Survey::Survey(const ImageView& view, const ItemCounts& counts, const SurveyResults& results,
+               const Backdrop* backdrop)
+    : counts_(counts), results_(results), backdrop_(backdrop), covers_(view), hiders_(view.clip()) {
     if (results.wants_owners) owners_.emplace(view.clip());
 }
 
@@ -178,7 +243,7 @@ void Survey::hide_item(const ImageView& part, const Item& item, std::int32_t num
     } else if (!item.style.layer) {
         draw_in_clip(part, item.style, [&](const ImageView& own) { hide(own, *item.drawing, first); });
     } else {
-        const ImageView shown = shown_by(part, item.style);
+        const ImageView shown = changed_by(part, item);
         if (shown.clip().empty()) return;
         const LayerPicture layer(shown);
         drawing::paint(layer.view(), *item.drawing);
@@ -230,7 +295,7 @@ void Survey::keep_before(const ImageView& part, const std::vector<Span>& spans, 
         SpanPixels pixels{span, first, stride, pixel_bytes, hiders_.at(span)};
         pixels.on_top = count_on_top(pixels, number);
         item.covered += span.x_end - span.x_begin;
-        item.on_top += pixels.on_top;
+        item.hidden += span.x_end - span.x_begin - pixels.on_top;
         if (pixels.on_top == 0) continue;
         open_.push_back(pixels);
         bytes += pixels.count() * stride;
@@ -245,7 +310,7 @@ void Survey::keep_before(const ImageView& part, const std::vector<Span>& spans, 
 }
 
 /// Paints an item that covers some spans, and tells on_seen(run) where its pixels have changed and stay on
-/// top.
+/// top, unless they are those of a layer.
 template <class Paint, class OnSeen>
 void Survey::paint_and_compare(const ImageView& part, const std::vector<Span>& spans, std::int32_t number,
                                const Paint& paint_it, const OnSeen& on_seen) {
@@ -253,10 +318,20 @@ void Survey::paint_and_compare(const ImageView& part, const std::vector<Span>& s
     keep_before(part, spans, number);
     paint_it();
     Visibility& item = results_.item(number);
-    if (open_.empty() && results_.hiders != nullptr) results_.hiders->add(spans, hiders_, item);
+    if (backdrop_ != nullptr)
+        compare_in_layer(part, number);
+    else
+        compare(part, number, on_seen);
+    if (item.on_top == 0 && results_.hiders != nullptr) results_.hiders->add(spans, hiders_, number, item);
+}
+
+template <class OnSeen>
+void Survey::compare(const ImageView& part, std::int32_t number, const OnSeen& on_seen) {
+    Visibility& item = results_.item(number);
     const ChangeMeter meter(part);
     const auto colour = results_.least_contrast > 0 ? contrast_colour(*item.item) : std::nullopt;
     for (const SpanPixels& pixels : open_) {
+        item.on_top += pixels.on_top;
         if (colour)
             item.faint += count_faint(pixels, number, *colour, results_.least_contrast, meter.codec());
         if (!pixels.changed()) continue;
@@ -273,41 +348,130 @@ void Survey::paint_and_compare(const ImageView& part, const std::vector<Span>& s
     }
 }
 
+/// Compares what the picture would be with the layer as it was before an item and as it is after it.
+void Survey::compare_in_layer(const ImageView& layer, std::int32_t number) {
+    Visibility& item = results_.item(number);
+    const Backdrop& lowest = backdrop_->lowest();
+    const ChangeMeter meter(lowest.below);
+    const ChangeMeter layer_meter(layer);
+    auto colour = results_.least_contrast > 0 ? contrast_colour(*item.item) : std::nullopt;
+    if (colour) colour = backdrop_->laid(*colour);
+    LaidRun backdrop;
+    LaidRun before;
+    LaidRun after;
+    std::vector<std::int32_t> hiders;
+    for (const SpanPixels& pixels : open_) {
+        backdrop.show_backdrop(*backdrop_, pixels.span);
+        before.lay(*backdrop_, layer, pixels.span, pixels.before);
+        after.lay(*backdrop_, layer, pixels.span, pixels.after);
+        const std::size_t bytes = after.pixel_bytes();
+        const auto differ = [bytes](const LaidRun& a, const LaidRun& b, std::size_t i) {
+            return std::memcmp(a.bytes() + i * bytes, b.bytes() + i * bytes, bytes) != 0;
+        };
+        hiders.assign(pixels.hiders, pixels.hiders + pixels.count());
+        const SpanPixels laid{pixels.span, after.bytes(), bytes, bytes, hiders.data(), 0, before.bytes()};
+        const std::int32_t* const finally = backdrop_->finally.at(pixels.span);
+        for (std::size_t i = 0; i < pixels.count(); ++i) {
+            if (hiders[i] > number) continue;
+            const bool shows = finally[i] != 0 || differ(before, backdrop, i) || differ(after, backdrop, i);
+            if (!shows) hiders[i] = SpanPixels::hidden;
+            if (!shows || !pixels.changed(i)) continue;
+            const bool changes = differ(before, after, i);
+            if (!changes && finally[i] == 0 && !backdrop_->mixed) continue;
+            ++item.seen;
+            item.largest_change = changes ? meter.largest(laid, i, i + 1, item.largest_change)
+                                          : layer_meter.largest(pixels, i, i + 1, item.largest_change);
+        }
+        item.on_top += count_on_top(laid, number);
+        if (colour) item.faint += count_faint(laid, number, *colour, results_.least_contrast, meter.codec());
+    }
+}
+
+/// Notes what in a layer the layer's own items hide, and those that hide the layer.
+void Survey::hide_in_layer(Survey& inner, const std::vector<Span>& covered, std::int32_t number) {
+    for (const Span& span : covered) {
+        std::int32_t* const numbers = inner.hiders_.at(span);
+        const std::int32_t* const below = hiders_.at(span);
+        for (std::int64_t i = 0; i < span.x_end - span.x_begin; ++i)
+            if (below[i] > number) numbers[i] = below[i];
+    }
+}
+
+/// Notes with 1 where a layer, when it is finished, changes the picture.
+void Survey::note_finally(const Backdrop& backdrop, const Drawing::Group& group, PixelNumbers& finally) {
+    const ImageView shown = changed_by(backdrop.below, group);
+    if (shown.clip().empty()) return;
+    const LayerPicture finished(shown);
+    drawing::paint(finished.view(), *group.drawing);
+    std::vector<Span> spans;
+    draw_in_clip(shown, group.style, [&](const ImageView& own) { add_rows(own.clip(), spans); });
+    LaidRun before;
+    LaidRun after;
+    for (const Span& span : spans) {
+        before.show_backdrop(backdrop, span);
+        const ImageView& view = finished.view();
+        after.lay(backdrop, view, span,
+                  view.bytes() + span.y * view.row_stride_bytes() + span.x_begin * view.pixel_stride_bytes());
+        const std::size_t bytes = after.pixel_bytes();
+        std::int32_t* const notes = finally.at(span);
+        for (std::size_t i = 0; i < static_cast<std::size_t>(span.x_end - span.x_begin); ++i)
+            notes[i] = std::memcmp(before.bytes() + i * bytes, after.bytes() + i * bytes, bytes) != 0 ? 1 : 0;
+    }
+}
+
+/// Counts the pixels that a layer covers outside of the part that it can change, and takes them from its spans.
+void Survey::take_unchanged(const Box& changed, std::int32_t number, std::vector<Span>& covered) {
+    std::vector<Span> unchanged;
+    std::vector<Span> rest;
+    const auto add = [](std::vector<Span>& spans, std::int32_t y, std::int64_t begin, std::int64_t end) {
+        if (begin < end) spans.push_back({y, static_cast<std::int32_t>(begin), end});
+    };
+    for (const Span& span : covered) {
+        const bool meets = span.y >= changed.y && span.y < changed.end_y();
+        const std::int64_t begin = meets ? std::clamp(changed.x, std::int64_t{span.x_begin}, span.x_end) : span.x_end;
+        const std::int64_t end = meets ? std::clamp(changed.end_x(), begin, span.x_end) : span.x_end;
+        add(unchanged, span.y, span.x_begin, begin);
+        add(rest, span.y, begin, end);
+        add(unchanged, span.y, end, span.x_end);
+    }
+    Visibility& item = results_.item(number);
+    for (const Span& span : unchanged) {
+        const SpanPixels pixels{span, nullptr, 0, 0, hiders_.at(span)};
+        const std::int64_t on_top = count_on_top(pixels, number);
+        item.covered += static_cast<std::int64_t>(pixels.count());
+        item.on_top += on_top;
+        item.hidden += static_cast<std::int64_t>(pixels.count()) - on_top;
+    }
+    if (item.on_top == 0 && results_.hiders != nullptr)
+        results_.hiders->add(unchanged, hiders_, number, item);
+    covered = std::move(rest);
+}
+
 void Survey::paint_layer(const ImageView& part, const Drawing::Group& group, std::int32_t number,
                          std::int32_t first) {
     const ImageView shown = shown_by(part, group.style);
     if (shown.clip().empty()) return;
-    const LayerPicture finished(shown);
-    drawing::paint(finished.view(), *group.drawing);
     std::vector<Span> covered;
     draw_in_clip(shown, group.style, [&](const ImageView& own) { add_rows(own.clip(), covered); });
-    std::vector<Span> owned;
-    if (owners_) owned = covers_.hidden(shown, group, finished);
+    PixelNumbers finally(owners_ ? Box() : shown.clip());
+    const Backdrop backdrop{shown, *group.style.layer, backdrop_, finally, mixes(*group.drawing)};
+    if (!owners_) note_finally(backdrop, group, finally);
     const LayerPicture layer(shown);
-    Survey inner(layer.view(), counts_, results_);
+    Survey inner(layer.view(), counts_, results_, owners_ ? nullptr : &backdrop);
     const auto in_clip = [&](const auto& use) { draw_in_clip(layer.view(), group.style, use); };
-    if (!owners_) in_clip([&](const ImageView& own) { inner.hide(own, *group.drawing, first); });
-
-    // Until they are known to show, the layer's pixels have their hiders' numbers below 0.
-    const auto exchange_sign = [](std::int32_t& hider, std::int32_t) { hider = -1 - hider; };
-    const auto for_each_hider = [&](const Span& span, const auto& use) {
-        if (owners_) return;
-        std::int32_t* const numbers = inner.hiders_.at(span);
-        const std::int32_t* const below = hiders_.at(span);
-        for (std::int64_t i = 0; i < span.x_end - span.x_begin; ++i) use(numbers[i], below[i]);
-    };
-    for (const Span& span : covered) for_each_hider(span, exchange_sign);
+    if (!owners_) {
+        in_clip([&](const ImageView& own) { inner.hide(own, *group.drawing, first); });
+        hide_in_layer(inner, covered, number);
+    }
+    in_clip([&](const ImageView& own) { inner.paint(own, *group.drawing, first); });
+    std::vector<Span> owned;
+    if (owners_) owned = covers_.hidden(shown, group, layer);
+    if (backdrop_ == nullptr) take_unchanged(changed_by(shown, group).clip(), number, covered);
     paint_and_compare(
-        shown, covered, number, [&] { lay(shown, group, finished); },
+        shown, covered, number, [&] { lay(shown, group, layer); },
         [&](const Span& run) {
-            for_each_hider(run, exchange_sign);
             if (owners_) owned.push_back(run);
         });
-    for (const Span& span : covered)
-        for_each_hider(span, [&](std::int32_t& hider, std::int32_t below) {
-            if (hider < 0) hider = below > number ? below : HiderCounts::nobody;
-        });
-    in_clip([&](const ImageView& own) { inner.paint(own, *group.drawing, first); });
     for (const Span& run : owned) take_owners(inner, run, number);
 }
 

@@ -1,5 +1,7 @@
 #include <coldbrick/visibility.hpp>
 
+#include "base/limits.hpp"
+#include "base/range_checks.hpp"
 #include "drawing/survey.hpp"
 
 #include <cstddef>
@@ -24,6 +26,16 @@ std::vector<Visibility> items_of(const Drawing& drawing, const drawing::ItemCoun
     result.reserve(static_cast<std::size_t>(counts.of(drawing)));
     add_items(drawing, result);
     return result;
+}
+
+void check(const Owners& owners) {
+    const Box& box = owners.box;
+    base::check_range("width of the owners' box", box.width, 1, base::last_coordinate);
+    base::check_range("height of the owners' box", box.height, 1, base::last_coordinate);
+    const std::int64_t pixels = box.width * box.height;
+    base::check_range("number of owners' pixels", static_cast<std::int64_t>(owners.items.size()), pixels, pixels);
+    const auto items = static_cast<std::int64_t>(owners.tags.size());
+    for (const std::uint32_t item : owners.items) base::check_range("number of an owner", item, 0, items);
 }
 
 } // namespace
@@ -68,6 +80,7 @@ Owners owners(const ImageView& view, const Drawing& drawing) {
 
 Image picture_of(const Owners& owners, FunctionRef<Colour(std::uint32_t tag)> colour_of,
                  const Colour& ground) {
+    check(owners);
     const auto length = [](std::int64_t pixels) { return static_cast<std::int32_t>(pixels); };
     Image result({length(owners.box.width), length(owners.box.height)}, PixelFormat::rgb8, ground);
     std::vector<std::optional<Colour>> colours(owners.tags.size()); // of those that own anything

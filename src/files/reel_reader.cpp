@@ -1,5 +1,6 @@
 #include <coldbrick/reel.hpp>
 
+#include "base/own_state.hpp"
 #include "files/decode.hpp"
 
 #include <coldbrick/error.hpp>
@@ -50,16 +51,11 @@ struct ReelReader::State {
 };
 
 ReelReader::ReelReader(const FileName& path, const DecodeLimits& limits)
-    : state_(new State(files::read_image_file(path, limits), files::name_before(path), limits)) {}
+    : state_(base::owned(std::make_unique<State>(files::read_image_file(path, limits),
+                                                 files::name_before(path), limits))) {}
 
 ReelReader::ReelReader(std::span<const std::byte> file, const DecodeLimits& limits)
-    : state_(new State({file.begin(), file.end()}, "", limits)) {}
-
-ReelReader::ReelReader(ReelReader&& other) noexcept : state_(std::exchange(other.state_, nullptr)) {}
-
-ReelReader::~ReelReader() {
-    delete state_;
-}
+    : state_(base::owned(std::make_unique<State>(std::vector(file.begin(), file.end()), "", limits))) {}
 
 Size ReelReader::size() const {
     return state_->frames->size();

@@ -1,10 +1,12 @@
 #include <coldbrick/reel.hpp>
 
+#include "base/own_state.hpp"
 #include "base/range_checks.hpp"
 #include "files/reels/numbered_reel.hpp"
 #include "files/reels/reel_encoder.hpp"
 #include "files/system/output_file.hpp"
 #include "files/system/streams.hpp"
+#include "files/writer_stage.hpp"
 
 #include <coldbrick/error.hpp>
 #include <coldbrick/quantise.hpp>
@@ -31,6 +33,7 @@ struct ReelWriter::State {
     PixelFormat format{};
     std::int32_t count = 0;
     files::Moment now;
+    files::WriterStage stage;
 
     State(ReelType kind, const ReelOptions& how) : type(kind), options(how) {
         base::check_choice("type of a reel", type, ReelType::numbered);
@@ -63,31 +66,26 @@ struct ReelWriter::State {
     }
 
     void add(const ConstImageView& frame, const files::Moment& end) {
+        stage.check_open("reel");
         check(frame);
-        if (count == 0) start(frame);
-        encoder->add(frame, {now, end, options.rate});
+        stage.do_step([&] {
+            if (count == 0) start(frame);
+            encoder->add(frame, {now, end, options.rate});
+        });
         now = end;
         ++count;
     }
 };
 
-ReelWriter::ReelWriter(const FileName& path, const ReelOptions& options) : state_(nullptr) {
-    auto state = std::make_unique<State>(files::reel_type_of(path, options), options);
-    state->path = path.text();
-    state_ = state.release();
+ReelWriter::ReelWriter(const FileName& path, const ReelOptions& options)
+    : state_(base::owned(std::make_unique<State>(files::reel_type_of(path, options), options))) {
+    state_->path = path.text();
 }
 
-ReelWriter::ReelWriter(std::ostream& stream, ReelType type, const ReelOptions& options) : state_(nullptr) {
+ReelWriter::ReelWriter(std::ostream& stream, ReelType type, const ReelOptions& options)
+    : state_(base::owned(std::make_unique<State>(type, options))) {
     if (type == ReelType::numbered) throw ArgumentError("numbered pictures do not go into one stream");
-    auto state = std::make_unique<State>(type, options);
-    state->stream.emplace(stream);
-    state_ = state.release();
-}
-
-ReelWriter::ReelWriter(ReelWriter&& other) noexcept : state_(std::exchange(other.state_, nullptr)) {}
-
-ReelWriter::~ReelWriter() {
-    delete state_;
+    state_->stream.emplace(stream);
 }
 
 void ReelWriter::add(const ConstImageView& frame) {
@@ -105,14 +103,17 @@ void ReelWriter::add(const ConstImageView& frame, Duration duration) {
 }
 
 void ReelWriter::finish() {
-    const State& state = *state_;
+    State& state = *state_;
+    state.stage.check_open("reel");
     if (state.count == 0) throw ArgumentError("a reel without frames was asked for");
     if (state.options.frame_count && state.count != *state.options.frame_count)
         throw ArgumentError(fmt::format("there are {} frames, not the {} that were told", state.count,
                                         *state.options.frame_count));
-    state_->encoder->finish();
-    if (state_->file) state_->file->commit();
-    if (state_->stream) state_->stream->flush();
+    state.stage.end([&] {
+        state.encoder->finish();
+        if (state.file) state.file->commit();
+        if (state.stream) state.stream->flush();
+    });
 }
 
 namespace {

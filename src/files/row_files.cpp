@@ -1,11 +1,13 @@
 #include <coldbrick/row_files.hpp>
 
+#include "base/own_state.hpp"
 #include "files/codecs/codec.hpp"
 #include "files/decode.hpp"
 #include "files/stored_rows.hpp"
 #include "files/system/output_file.hpp"
 #include "files/system/read_file.hpp"
 #include "files/system/streams.hpp"
+#include "files/writer_stage.hpp"
 
 #include <coldbrick/error.hpp>
 
@@ -20,14 +22,26 @@ namespace coldbrick {
 
 namespace {
 
+/// True if numbers of entries mean the same colours. Null stands for default_palette().
+bool are_alike(const Palette* a, const Palette* b) {
+    const std::vector<Palette::Entry>& entries = (a == nullptr ? default_palette() : *a).entries();
+    const std::vector<Palette::Entry>& others = (b == nullptr ? default_palette() : *b).entries();
+    return a == b ||
+           std::ranges::equal(entries, others, {}, &Palette::Entry::colour, &Palette::Entry::colour);
+}
+
 /// Throws ArgumentError unless the rows can be the next ones.
-void check_rows(const ConstImageView& rows, Size size, PixelFormat format, std::int32_t done) {
+void check_rows(const ConstImageView& rows, Size size, PixelFormat format, const Palette* palette,
+                std::int32_t done) {
     if (rows.width() != size.width)
         throw ArgumentError(
             fmt::format("rows of {} pixels do not fit a picture of {}", rows.width(), size.width));
     if (rows.format() != format)
         throw ArgumentError(fmt::format("rows of {} do not fit a picture of {}", layout(rows.format()).name,
                                         layout(format).name));
+    if (format == PixelFormat::indexed8 && !are_alike(rows.palette(), palette))
+        throw ArgumentError("the rows have another palette than the picture: make their image with the picture's "
+                            "palette, or the writer with theirs");
     if (rows.height() > size.height - done)
         throw ArgumentError(
             fmt::format("{} rows are more than the {} that are left", rows.height(), size.height - done));
@@ -40,26 +54,35 @@ void check_rows(const ConstImageView& rows, Size size, PixelFormat format, std::
 struct RowWriter::State {
     Size size;
     PixelFormat format;
+    std::optional<Palette> own; ///< of indexed8
     files::Storage storage;
     std::optional<files::OutputFile> file; ///< one of these two
     std::optional<files::StreamSink> stream;
     std::unique_ptr<files::RowEncoder> encoder;
     std::int32_t done = 0;
+    files::WriterStage stage;
 
     State(FileType type, Size whole, PixelFormat of, const EncodeOptions& options, const Palette* palette)
         : size(whole), format(of) {
         if (size.width < 1 || size.height < 1)
             throw ArgumentError(fmt::format("a picture of {} x {} pixels has none", size.width, size.height));
-        const Palette* const own = format != PixelFormat::indexed8 ? nullptr
-                                   : palette != nullptr            ? palette
-                                                                   : &default_palette();
-        storage = files::settle_storage(size, format, own, files::codec_of(type), options);
+        if (format == PixelFormat::indexed8) own = palette != nullptr ? *palette : default_palette();
+        storage =
+            files::settle_storage(size, format, own ? &*own : nullptr, files::codec_of(type), options);
     }
 
-    void start(FileType type, const EncodeOptions& options) {
-        files::ByteSink& sink = file ? static_cast<files::ByteSink&>(*file) : *stream;
-        encoder = files::codec_of(type).encoder(sink, storage.picture, options);
+    /// @param open(state) opens the file or the stream
+    template <class Open>
+    static std::unique_ptr<State> started(FileType type, Size whole, PixelFormat of,
+                                          const EncodeOptions& options, const Palette* palette,
+                                          const Open& open) {
+        auto state = std::make_unique<State>(type, whole, of, options, palette);
+        open(*state);
+        files::ByteSink& sink = state->file ? static_cast<files::ByteSink&>(*state->file) : *state->stream;
+        state->encoder = files::codec_of(type).encoder(sink, state->storage.picture, options);
+        return state;
     }
+
 };
 
 RowWriter::RowWriter(const FileName& path, Size size, PixelFormat format, const EncodeOptions& options,
@@ -68,45 +91,37 @@ RowWriter::RowWriter(const FileName& path, Size size, PixelFormat format, const 
 
 RowWriter::RowWriter(const FileName& path, FileType type, Size size, PixelFormat format,
                      const EncodeOptions& options, const Palette* palette)
-    : state_(nullptr) {
-    auto state = std::make_unique<State>(type, size, format, options, palette);
-    state->file.emplace(path.text());
-    state->start(type, options);
-    state_ = state.release();
-}
+    : state_(base::owned(State::started(type, size, format, options, palette,
+                                        [&](State& state) { state.file.emplace(path.text()); }))) {}
 
 RowWriter::RowWriter(std::ostream& stream, FileType type, Size size, PixelFormat format,
                      const EncodeOptions& options, const Palette* palette)
-    : state_(nullptr) {
-    auto state = std::make_unique<State>(type, size, format, options, palette);
-    state->stream.emplace(stream);
-    state->start(type, options);
-    state_ = state.release();
-}
-
-RowWriter::RowWriter(RowWriter&& other) noexcept : state_(std::exchange(other.state_, nullptr)) {}
-
-RowWriter::~RowWriter() {
-    delete state_;
-}
+    : state_(base::owned(State::started(type, size, format, options, palette,
+                                        [&](State& state) { state.stream.emplace(stream); }))) {}
 
 std::int32_t RowWriter::rows() const {
     return state_->done;
 }
 
 void RowWriter::write(const ConstImageView& rows) {
-    check_rows(rows, state_->size, state_->format, state_->done);
-    files::encode_rows(rows, state_->storage, state_->done, *state_->encoder);
-    state_->done += rows.height();
+    State& state = *state_;
+    state.stage.check_open("picture");
+    check_rows(rows, state.size, state.format, state.own ? &*state.own : nullptr, state.done);
+    state.stage.do_step([&] { files::encode_rows(rows, state.storage, state.done, *state.encoder); });
+    state.done += rows.height();
 }
 
 void RowWriter::finish() {
-    if (state_->done < state_->size.height)
+    State& state = *state_;
+    state.stage.check_open("picture");
+    if (state.done < state.size.height)
         throw ArgumentError(
-            fmt::format("the picture ends after {} of its {} rows", state_->done, state_->size.height));
-    state_->encoder->finish();
-    if (state_->file) state_->file->commit();
-    if (state_->stream) state_->stream->flush();
+            fmt::format("the picture ends after {} of its {} rows", state.done, state.size.height));
+    state.stage.end([&] {
+        state.encoder->finish();
+        if (state.file) state.file->commit();
+        if (state.stream) state.stream->flush();
+    });
 }
 
 // ----------------------------------------------------------------------------------------- reading
@@ -162,25 +177,17 @@ struct RowReader::State {
     }
 };
 
-RowReader::RowReader(const FileName& path, const DecodeLimits& limits) : state_(nullptr) {
-    auto state = std::make_unique<State>();
-    state->name = files::name_before(path);
-    state->file.emplace(path.text());
-    state->start(*state->file, limits);
-    state_ = state.release();
+RowReader::RowReader(const FileName& path, const DecodeLimits& limits)
+    : state_(base::owned(std::make_unique<State>())) {
+    state_->name = files::name_before(path);
+    state_->file.emplace(path.text());
+    state_->start(*state_->file, limits);
 }
 
-RowReader::RowReader(std::istream& stream, const DecodeLimits& limits) : state_(nullptr) {
-    auto state = std::make_unique<State>();
-    state->stream.emplace(stream);
-    state->start(*state->stream, limits);
-    state_ = state.release();
-}
-
-RowReader::RowReader(RowReader&& other) noexcept : state_(std::exchange(other.state_, nullptr)) {}
-
-RowReader::~RowReader() {
-    delete state_;
+RowReader::RowReader(std::istream& stream, const DecodeLimits& limits)
+    : state_(base::owned(std::make_unique<State>())) {
+    state_->stream.emplace(stream);
+    state_->start(*state_->stream, limits);
 }
 
 Size RowReader::size() const {
@@ -200,7 +207,7 @@ std::int32_t RowReader::rows() const {
 }
 
 void RowReader::read(const ImageView& rows) {
-    check_rows(rows, size(), format(), state_->done);
+    check_rows(rows, size(), format(), palette(), state_->done);
     if (rows.pixel_stride_bytes() != layout(format()).bytes)
         throw ArgumentError("rows are not read into single channels of other pixels");
     files::naming_file(state_->name, [&] {

@@ -38,6 +38,8 @@ Box Box::intersection(const Box& other) const {
 }
 
 Box Box::united(const Box& other) const {
+    geometry::check(*this);
+    geometry::check(other);
     if (empty()) return other;
     if (other.empty()) return *this;
     const auto left = std::min(x, other.x);

@@ -1,5 +1,7 @@
 #include "geometry/shape_checks.hpp"
 
+#include "geometry/path_line_count.hpp"
+
 #include <coldbrick/error.hpp>
 
 #include <fmt/core.h>
@@ -29,6 +31,12 @@ void check(const Polygon& polygon) {
     for (std::size_t i = 0; i < polygon.rings.size(); ++i)
         if (polygon.rings[i].empty())
             throw ArgumentError(fmt::format("ring {} of a polygon needs at least 1 vertex", i));
+}
+
+void check(const Path& path) {
+    const std::size_t most = path.most_lines();
+    if (most < Path::any_number_of_lines && line_count(path, most) > most)
+        throw ArgumentError(fmt::format("a path comes to more than {} straight lines, its limit", most));
 }
 
 } // namespace coldbrick::geometry

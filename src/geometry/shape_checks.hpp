@@ -9,14 +9,16 @@
 
 #include <cstdint>
 
-namespace coldbrick::geometry {
+namespace coldbrick {
+
+// Exported, since components other than the core use it, too.
+namespace [[gnu::visibility("default")]] geometry {
 
 // Every draw call passes one of these: the short ones are inlined.
 
 /// These shapes have no ranges to check.
 inline void check(const Line&) {}
 inline void check(const Dots&) {}
-inline void check(const Path&) {} // which checks what is added
 
 /// True if the box's members lie in the ranges that Box documents.
 inline bool is_in_range(const Box& box) {
@@ -62,6 +64,9 @@ void check(const RoundedBox& rounded);
 /// Throws ArgumentError if there are no points.
 void check(const Polyline& polyline);
 
+/// Throws ArgumentError if the path comes to more straight lines than it may. What is added to it is checked there.
+void check(const Path& path);
+
 /// Throws ArgumentError if there are no rings, or none of a ring's vertices.
 void check(const Polygon& polygon);
 
@@ -77,4 +82,6 @@ inline bool is_in_range(const Ellipse& ellipse) {
            ellipse.box.height <= base::largest_ellipse;
 }
 
-} // namespace coldbrick::geometry
+} // namespace geometry
+
+} // namespace coldbrick

@@ -1,7 +1,8 @@
 #include <coldbrick/bounds.hpp>
 
 #include "geometry/shape_instances.hpp"
-#include "image/draw_pipeline.hpp"
+#include "image/rasterise.hpp"
+#include "image/style_checks.hpp"
 #include "raster/stroke/outermost_places.hpp"
 
 #include <algorithm>
@@ -76,7 +77,7 @@ Box bounds_of_area(const raster::OutermostPlaces& corners, Rasterise rasterise) 
         bottom = std::max(bottom, place.y);
     }
     constexpr long double few_rows = 4096;
-    if (left > right || bottom - top > few_rows) return raster::bounds_near(corners, rasterise);
+    if (corners.fat || left > right || bottom - top > few_rows) return raster::bounds_near(corners, rasterise);
     const auto cut = [](long double value) {
         return std::clamp(static_cast<std::int64_t>(std::clamp(value, -furthest, furthest)),
                           raster::everywhere.left, raster::everywhere.right);
@@ -115,7 +116,10 @@ Box bounds(const S& shape, const Stroke& stroke) {
     } else {
         if (stroke.edges == Edges::smooth) return smooth_bounds();
         const raster::Pen pen = outline_pen(stroke);
-        if (!pen.dashed() && pen.width == 1) return shape.bounds();
+        // A part of an ellipse may have filled pixels beyond its own curve, which its wide strokes do not have.
+        constexpr bool is_slice = std::same_as<S, Sector> || std::same_as<S, Segment>;
+        const bool is_outline = !is_slice || stroke.width == 1;
+        if (!pen.dashed() && pen.width == 1 && is_outline) return shape.bounds();
         if constexpr (std::same_as<S, Box> || std::same_as<S, RoundedBox> || std::same_as<S, Circle>)
             if (!pen.dashed()) return shape.bounds().inset(-((pen.width - 1) / 2));
         return raster::bounds_near(outermost(shape, pen), add);

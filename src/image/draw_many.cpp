@@ -3,6 +3,7 @@
 #include <coldbrick/draw.hpp>
 
 #include "image/draw_pipeline.hpp"
+#include "image/styled_shape.hpp"
 
 #include <coldbrick/error.hpp>
 
@@ -54,15 +55,19 @@ struct Maker<Series::Kind::triangles> {
     Polygon triangle{std::vector<Point>(3)};
 };
 
+void check_multiple(std::span<const std::int32_t> numbers, std::size_t of_one) {
+    if (numbers.size() % of_one != 0)
+        throw ArgumentError(
+            fmt::format("{} numbers are not a multiple of {}, which make one shape of the series",
+                        numbers.size(), of_one));
+}
+
 /// Checks all shapes before it paints the first one; likewise below.
 template <Series::Kind kind, class Call>
 void draw_numbers(std::span<const std::int32_t> numbers, Call& call) {
     Maker<kind> make;
     call.template check_type<std::remove_cvref_t<decltype(make(nullptr))>>();
-    if (numbers.size() % make.count != 0)
-        throw ArgumentError(
-            fmt::format("{} numbers are not a multiple of {}, which make one shape of the series",
-                        numbers.size(), make.count));
+    check_multiple(numbers, make.count);
     const auto from_the_first_on = [&] {
         return [&make, rest = numbers]() mutable -> decltype(&make(nullptr)) {
             if (rest.empty()) return nullptr;
@@ -76,6 +81,20 @@ void draw_numbers(std::span<const std::int32_t> numbers, Call& call) {
         while (const auto* shape = next()) call.check(*shape);
     }
     call.paint_all(from_the_first_on());
+}
+
+/// Smooth dots, of which one of width 1 is its pixel, not a disc.
+void draw_smooth_dots(const ImageView& view, std::span<const std::int32_t> numbers, const Stroke& stroke) {
+    image::DrawCall call(view, stroke);
+    call.check_type<Dots>();
+    check_multiple(numbers, 2);
+    Dots dot{{{}}};
+    call.paint_all([&]() -> const Dots* {
+        if (numbers.empty()) return nullptr;
+        dot.points.front() = {numbers[0], numbers[1]};
+        numbers = numbers.subspan(2);
+        return &dot;
+    });
 }
 
 template <class Call>
@@ -117,6 +136,14 @@ void draw_list(std::span<const Shape> shapes, Call call) {
 
 } // namespace
 
+void image::paint(const ImageView& view, const Shape& shape, const Fill& fill) {
+    draw_list({&shape, 1}, DrawCall(view, fill));
+}
+
+void image::paint(const ImageView& view, const Shape& shape, const Stroke& stroke, const InsideRule& filled) {
+    draw_list({&shape, 1}, DrawCall(view, stroke, filled));
+}
+
 void draw(const ImageView& view, std::span<const Shape> shapes, const Fill& fill) {
     draw_list(shapes, image::DrawCall(view, fill));
 }
@@ -135,6 +162,8 @@ void draw(const ImageView& view, const Series& series, const Fill& fill) {
 
 void draw(const ImageView& view, const Series& series, const Stroke& stroke) {
     if (series.kind != Series::Kind::dots) return draw_series(series, image::DrawCall(view, stroke));
+    if (stroke.edges == Edges::smooth) return draw_smooth_dots(view, series.numbers, stroke);
+    image::check(stroke);
     Stroke discs = stroke; // which have neither ends nor dashes
     discs.cap = Cap::round;
     discs.dashes = {};

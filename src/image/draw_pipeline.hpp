@@ -1,26 +1,13 @@
 /// @file
 /// The one way from a view, a shape and a style to pixels: check, cull, make a painter, rasterise.
 ///
-/// All verbs that paint come through here, and what asks for a shape's pixels without painting them takes its
-/// last step, rasterise(). docs/architecture.md follows some calls.
+/// All verbs that paint shapes come through here. docs/architecture.md follows some calls.
 #pragma once
 
-#include "geometry/loose_bounds.hpp"
 #include "image/plain_shapes.hpp"
+#include "image/rasterise.hpp"
+#include "image/span_painter.hpp"
 #include "image/style_checks.hpp"
-#include "paint/painter.hpp"
-#include "paint/pattern_sampler.hpp"
-#include "raster/shapes/arc.hpp"
-#include "raster/shapes/box.hpp"
-#include "raster/shapes/circle.hpp"
-#include "raster/shapes/ellipse.hpp"
-#include "raster/shapes/path.hpp"
-#include "raster/shapes/polygon.hpp"
-#include "raster/shapes/rounded_box.hpp"
-#include "raster/shapes/smooth.hpp"
-#include "raster/spans/span_sink.hpp"
-#include "raster/stroke/line_stroker.hpp"
-#include "raster/stroke/stroke_alignment.hpp"
 
 #include <coldbrick/fill.hpp>
 #include <coldbrick/image_view.hpp>
@@ -32,152 +19,6 @@
 #include <optional>
 
 namespace coldbrick::image {
-
-inline base::Clip clip_of(const ImageView& view) {
-    return {view.clip().x, view.clip().y, view.clip().end_x(), view.clip().end_y()};
-}
-
-inline paint::Surface surface_of(const ImageView& view) {
-    return {view.bytes(), view.row_stride_bytes(), view.pixel_stride_bytes(),
-            paint::Codec{&layout(view.format()), view.palette()}, view.mask()};
-}
-
-inline raster::Pen pen_of(const Stroke& stroke) {
-    return {static_cast<std::int64_t>(stroke.width),
-            stroke.cap,
-            stroke.join,
-            stroke.mitre_limit,
-            stroke.dashes.lengths,
-            stroke.dashes.offset};
-}
-
-inline raster::RealPen real_pen_of(const Stroke& stroke) {
-    return {stroke.width,          stroke.cap,          stroke.join, stroke.mitre_limit,
-            stroke.dashes.lengths, stroke.dashes.offset};
-}
-
-/// How a shape is filled, whatever with: what a stroke on one side of its edge has to know.
-using raster::InsideRule;
-
-inline InsideRule inside_of(const Fill& fill) {
-    return {fill.rule, fill.extent};
-}
-
-// Rasterise: from a checked shape and style to spans.
-
-/// Crisp strokes of paths may have any width.
-template <class S>
-auto crisp_pen_of(const Stroke& stroke) {
-    if constexpr (std::same_as<S, Path>)
-        return real_pen_of(stroke);
-    else
-        return pen_of(stroke);
-}
-
-template <class S>
-void rasterise_crisp(const S& shape, const InsideRule& inside, raster::SpanSink& sink) {
-    if constexpr (std::same_as<S, Polygon>)
-        raster::fill(shape, inside.rule, inside.extent, sink);
-    else if constexpr (std::same_as<S, Path>)
-        raster::fill(shape, inside, sink);
-    else
-        raster::fill(shape, sink);
-}
-
-template <class S>
-void rasterise(const S& shape, const Fill& fill, raster::SpanSink& sink) {
-    if (fill.edges == Edges::smooth) return raster::fill_smooth(shape, inside_of(fill), sink);
-    rasterise_crisp(shape, inside_of(fill), sink);
-}
-
-/// @param filled how a stroke inside or outside sees the shape filled
-template <class S>
-void rasterise(const S& shape, const Stroke& stroke, const InsideRule& filled, raster::SpanSink& sink) {
-    if (stroke.edges == Edges::smooth)
-        return raster::stroke_smooth(shape, real_pen_of(stroke), stroke.alignment, filled, sink);
-    const auto pen = crisp_pen_of<S>(stroke);
-    if (stroke.alignment == Alignment::centred) return raster::stroke(shape, pen, sink);
-    if constexpr (ClosedShape<S>)
-        raster::stroke_on_one_side(
-            pen, stroke.alignment, sink,
-            [&](raster::SpanSink& target) { rasterise_crisp(shape, filled, target); },
-            [&](const auto& used, raster::SpanSink& target) { raster::stroke(shape, used, target); });
-}
-
-// Cull: what a clip shows nothing of costs no more than this.
-
-/// How far a wide stroke, or one that is not centred, may reach outside the bounds of its shape.
-std::int64_t reach_of_wide(const Stroke& stroke);
-
-/// How far a style's pixels may lie outside the loose bounds of a shape.
-inline std::int64_t reach_of(const Fill&) {
-    return 3; // the tips of the outline that belongs to it: two pixels on paths and smooth edges
-}
-inline bool is_thin(const Stroke& stroke) {
-    return stroke.width == 1 && stroke.alignment == Alignment::centred && stroke.edges == Edges::crisp;
-}
-inline std::int64_t reach_of(const Stroke& stroke) {
-    return is_thin(stroke) ? 1 : reach_of_wide(stroke);
-}
-
-/// False if a clip cannot show any pixel of the checked shape with the style.
-template <class S, class Style>
-bool may_show(const base::Clip& clip, const S& shape, const Style& style) {
-    const Box bounds = geometry::loose_bounds(shape);
-    const std::int64_t reach = reach_of(style);
-    return bounds.x - reach < clip.right && bounds.end_x() + reach > clip.left &&
-           bounds.y - reach < clip.bottom && bounds.end_y() + reach > clip.top;
-}
-
-// Paint: from spans to a view's bytes.
-
-/// A painter and the clip that the spans it is given are cut to.
-class SpanPainter {
-  public:
-    /// @param paint outlives this; blending suits the view
-    SpanPainter(const ImageView& view, const Paint& paint, const Blending& blending)
-        : clip_(clip_of(view)), paint_(paint), painter_(surface_of(view), paint, blending) {}
-
-    [[nodiscard]] const paint::Painter& painter() const { return painter_; }
-
-    /// Counts a pattern's coordinates from what has bounds(), if it wants that.
-    template <class S>
-    void place_pattern(const S& shape) {
-        if (!belongs_to_shape()) return;
-        const Box bounds = shape.bounds();
-        painter_.set_pattern_origin(bounds.x, bounds.y);
-    }
-    void place_pattern(const Point& origin) {
-        if (belongs_to_shape()) painter_.set_pattern_origin(origin.x, origin.y);
-    }
-
-    /// Paints the spans that add(sink) adds.
-    template <class Add>
-    void paint_spans(Add add) {
-        // While the processor writes a long run to memory, the next one is worked out.
-        const std::int64_t long_run = painter_.replaces() ? 512 : raster::SpanSink::no_run;
-        raster::SpanSink::run(clip_, {&painter_, take_spans, take_mirrored, long_run, take_coverage}, add);
-    }
-
-  private:
-    static void take_spans(void* painter, std::span<const Span> spans) {
-        static_cast<const paint::Painter*>(painter)->paint(spans);
-    }
-    static void take_mirrored(void* painter, std::span<const base::MirroredSpan> spans) {
-        static_cast<const paint::Painter*>(painter)->paint(spans);
-    }
-    static void take_coverage(void* painter, std::span<const base::CoverageSpan> spans) {
-        static_cast<const paint::Painter*>(painter)->paint(spans);
-    }
-
-    [[nodiscard]] bool belongs_to_shape() const {
-        return paint_.pattern() != nullptr && paint::origin_of(*paint_.pattern()) == PatternOrigin::shape;
-    }
-
-    base::Clip clip_;
-    const Paint& paint_;
-    paint::Painter painter_;
-};
 
 // Plain: what most calls are, a colour of 8 bits on a format of bytes.
 

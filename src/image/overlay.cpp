@@ -1,6 +1,7 @@
 #include <coldbrick/overlay.hpp>
 
-#include "image/draw_pipeline.hpp"
+#include "image/span_painter.hpp"
+#include "image/style_checks.hpp"
 #include "image/overlay_checks.hpp"
 #include "image/pixel_reader.hpp"
 #include "paint/composite_run.hpp"

@@ -1,5 +1,6 @@
 #include <coldbrick/quantise.hpp>
 
+#include "base/own_state.hpp"
 #include "base/range_checks.hpp"
 #include "image/colour_cube.hpp"
 #include "image/pixel_reader.hpp"
@@ -10,6 +11,7 @@
 #include <algorithm>
 #include <array>
 #include <bit>
+#include <memory>
 #include <unordered_set>
 #include <utility>
 #include <vector>
@@ -44,19 +46,16 @@ struct ColourCensus::State {
     }
 };
 
-ColourCensus::ColourCensus() : state_(new State) {}
-ColourCensus::ColourCensus(ColourCensus&& other) noexcept : state_(std::exchange(other.state_, nullptr)) {}
-ColourCensus::~ColourCensus() {
-    delete state_;
-}
+ColourCensus::ColourCensus() : state_(base::owned(std::make_unique<State>())) {}
 
 void ColourCensus::add(const ConstImageView& image) {
     image::check_palette(image);
     const image::PixelReader<Colour> reader(image);
     std::vector<Colour> row(static_cast<std::size_t>(image.width()));
+    State& state = *state_;
     for (std::int32_t y = 0; y < image.height(); ++y) {
         reader.row(0, y, row);
-        for (const Colour& colour : row) state_->count(colour);
+        for (const Colour& colour : row) state.count(colour);
     }
 }
 
@@ -176,11 +175,8 @@ struct Quantiser::State {
     std::vector<Slot> known;
 };
 
-Quantiser::Quantiser(const Palette& palette, bool dithered) : state_(new State(palette, dithered)) {}
-Quantiser::Quantiser(Quantiser&& other) noexcept : state_(std::exchange(other.state_, nullptr)) {}
-Quantiser::~Quantiser() {
-    delete state_;
-}
+Quantiser::Quantiser(const Palette& palette, bool dithered)
+    : state_(base::owned(std::make_unique<State>(palette, dithered))) {}
 
 const Palette& Quantiser::palette() const {
     return state_->palette;
@@ -188,7 +184,8 @@ const Palette& Quantiser::palette() const {
 
 Image Quantiser::quantised(const ConstImageView& image, Point origin) {
     image::check_palette(image);
-    Image result = image::uninitialised(image.size(), PixelFormat::indexed8, &state_->palette);
+    State& state = *state_;
+    Image result = image::uninitialised(image.size(), PixelFormat::indexed8, &state.palette);
     const image::PixelReader<Colour> reader(image);
     std::vector<Colour> colours(static_cast<std::size_t>(image.width()));
     for (std::int32_t y = 0; y < image.height(); ++y) {
@@ -198,7 +195,7 @@ Image Quantiser::quantised(const ConstImageView& image, Point origin) {
         std::byte* pixel = result.view().row(y).data();
         auto column = static_cast<std::uint32_t>(origin.x);
         for (const Colour& colour : colours) {
-            const Mixture& mixture = state_->mixture_of(colour);
+            const Mixture& mixture = state.mixture_of(colour);
             *pixel++ =
                 std::byte{row_thresholds[column++ % 8] < mixture.share ? mixture.second : mixture.first};
         }

@@ -2,7 +2,8 @@
 
 #include "geometry/placement.hpp"
 #include "geometry/shape_instances.hpp"
-#include "image/draw_pipeline.hpp"
+#include "image/rasterise.hpp"
+#include "image/style_checks.hpp"
 #include "raster/spans/span_queries.hpp"
 #include "raster/spans/span_set_operations.hpp"
 

@@ -1,6 +1,7 @@
 #include <coldbrick/stencil.hpp>
 
-#include "image/draw_pipeline.hpp"
+#include "image/span_painter.hpp"
+#include "image/style_checks.hpp"
 #include "image/stencil_checks.hpp"
 
 #include <coldbrick/error.hpp>

@@ -8,17 +8,17 @@
 namespace coldbrick::image {
 
 void check(const Dashes& dashes) {
-    base::check_finite("dash offset", dashes.offset);
+    const auto check_length = [](const char* name, double value, double low, double high) {
+        if (!(value >= low && value <= high)) // so that NaN is refused, too
+            throw ArgumentError(fmt::format("{} {} is outside {}..{:.0f}", name, value, low, high));
+    };
+    check_length("dash offset", dashes.offset, -largest_dash_sum, largest_dash_sum);
     double sum = 0;
     for (const double length : dashes.lengths) {
-        base::check_finite("dash length", length);
-        if (length < 0) throw ArgumentError(fmt::format("dash length {} is below 0", length));
+        check_length("dash length", length, 0, largest_dash_sum);
         sum += length;
     }
-    if (!(sum >= smallest_dash_sum))
-        throw ArgumentError(
-            fmt::format("dash lengths that add up to {} are below {}", sum, smallest_dash_sum));
-    base::check_finite("sum of the dash lengths", sum);
+    check_length("sum of the dash lengths", sum, smallest_dash_sum, largest_dash_sum);
 }
 
 void throw_no_width(double width) {

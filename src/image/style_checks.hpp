@@ -93,10 +93,15 @@ void check_styled(const S& shape, const Style& style) {
 /// Throws ArgumentError if the format is one whose bits no mode may change.
 void check_has_bits(PixelFormat format);
 
-/// Throws ArgumentError unless the mode is one of its enumeration that suits the format.
-inline void check(const Blending& blending, PixelFormat format) {
+/// Throws ArgumentError unless mode and space are of their enumerations.
+inline void check(const Blending& blending) {
     base::check_choice("blend mode", blending.mode, BlendMode::bits_xor);
     base::check_choice("blend space", blending.space, BlendSpace::linear);
+}
+
+/// Throws ArgumentError also unless the mode suits the format.
+inline void check(const Blending& blending, PixelFormat format) {
+    check(blending);
     if (paint::is_for_bits(blending.mode)) check_has_bits(format);
 }
 

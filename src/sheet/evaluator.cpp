@@ -37,14 +37,6 @@ Value finite(const Location& location, Value value) {
     fail(expression.location, fmt::format("expected {}, not {}", kind, kind_name(found)));
 }
 
-/// True if lists lie within each other more often than this: taking them apart must not use up the stack.
-bool is_deeper(const Value& value, int most) {
-    const auto* const list = std::get_if<List>(&value);
-    if (list == nullptr) return false;
-    return most == 0 ||
-           std::ranges::any_of(**list, [most](const Value& one) { return is_deeper(one, most - 1); });
-}
-
 std::optional<Value> member_of_box(const RealBox& box, std::string_view name) {
     if (name == "x") return box.x;
     if (name == "y") return box.y;
@@ -90,13 +82,14 @@ class Evaluator {
         context_.take_steps(literal.values.size(), location_);
         std::vector<Value> values;
         values.reserve(literal.values.size());
-        constexpr int deepest = 16;
+        constexpr int deepest = 16; // taking them apart must not use up the stack
         for (const ExpressionPtr& value : literal.values) {
             values.push_back(evaluate(*value, context_));
             constexpr std::size_t bytes_a_step = 16; // of what stays
             if (const auto* const text = std::get_if<std::string>(&values.back()))
                 context_.take_steps(text->size() / bytes_a_step, value->location);
-            if (is_deeper(values.back(), deepest - 1))
+            const auto* const list = std::get_if<List>(&values.back());
+            if (list != nullptr && (*list)->depth >= deepest)
                 fail(value->location, fmt::format("lists are more than {} deep within each other", deepest));
         }
         return list_of(std::move(values));
@@ -160,7 +153,7 @@ class Evaluator {
         if (operation.operation == Operation::disjunction)
             return truth(*operation.left, context_) || truth(*operation.right, context_);
         const Value left = evaluate(*operation.left, context_);
-        return operate(location_, operation.operation, left, evaluate(*operation.right, context_));
+        return operate(location_, operation.operation, left, evaluate(*operation.right, context_), context_);
     }
 
     Value operator()(const Alternative& alternative) const {

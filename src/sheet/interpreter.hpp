@@ -4,6 +4,7 @@
 
 #include "sheet/context.hpp"
 #include "sheet/faults.hpp"
+#include "sheet/item_facts.hpp"
 #include "sheet/loaded_files.hpp"
 #include "sheet/program.hpp"
 #include "sheet/random_bits.hpp"
@@ -96,6 +97,7 @@ class Interpreter {
     std::uint64_t chance_ = 0;            ///< of the block
     std::uint32_t tag_ = 0;               ///< of the statement
     std::size_t items_ = 0;
+    std::size_t bytes_ = 0; ///< of memory that they take
     int nested_ = 0;             ///< statements that are being carried out
     int depth_ = 0;              ///< of motifs
     Edges edges_ = Edges::crisp; ///< where styles do not tell
@@ -118,6 +120,11 @@ void Interpreter::add(const Location& location, Item&&... item) {
         fail(location, fmt::format("the sheet draws more than {} items", reading_.limits.items));
     drawing_->set_tag(tag_);
     drawing_->add(std::forward<Item>(item)...);
+    bytes_ += bytes_of(drawing_->items().back());
+    if (bytes_ > reading_.limits.drawing_bytes)
+        fail(location, fmt::format("the drawing takes more than {} bytes of memory: the limit can be raised "
+                                   "(SheetLimits::drawing_bytes, --memory)",
+                                   reading_.limits.drawing_bytes));
 }
 
 } // namespace coldbrick::sheet

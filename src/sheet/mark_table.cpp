@@ -152,7 +152,7 @@ void check_columns(std::string_view file, const sheet::DataRow& row, const MarkC
 } // namespace
 
 MarkTable read_marks(std::string_view file, const std::string& text, const MarkReading& reading) {
-    sheet::DataTable table = sheet::table_of(file, text);
+    sheet::DataTable table = sheet::table_of(file, text, reading.most_bytes);
     MarkTable result{{}, std::move(table.faults)};
     for (std::size_t i = 0; i < table.rows->size(); ++i) {
         const sheet::DataRow& row = *std::get<sheet::Row>((*table.rows)[i]);
@@ -160,7 +160,7 @@ MarkTable read_marks(std::string_view file, const std::string& text, const MarkR
         try {
             result.marks.push_back(RowReader(row, reading).mark());
         } catch (const RowFault& fault) {
-            result.faults.push_back(fmt::format("{}: {}", table.places[i], fault.message));
+            result.faults.push_back(fmt::format("{}: {}", table.place(i), fault.message));
         }
     }
     return result;

@@ -56,10 +56,15 @@ bool compared(Operation operation, double left, double right) {
     }
 }
 
-bool are_equal(const Value& left, const Value& right) {
+/// Each value of a list that is looked at takes a step.
+bool are_equal(const Location& location, const Value& left, const Value& right, const Context& context) {
     const auto* const a = std::get_if<List>(&left);
     const auto* const b = std::get_if<List>(&right);
-    return a != nullptr && b != nullptr ? std::ranges::equal(**a, **b, are_equal) : left == right;
+    if (a == nullptr || b == nullptr) return left == right;
+    context.take_steps(std::min((*a)->size(), (*b)->size()), location);
+    return std::ranges::equal(**a, **b, [&](const Value& one, const Value& other) {
+        return are_equal(location, one, other, context);
+    });
 }
 
 Value of_points(const Location& location, Operation operation, const Value& left, const Value& right) {
@@ -97,11 +102,12 @@ Value arithmetic(const Location& location, Operation operation, const Value& lef
 
 } // namespace
 
-Value operate(const Location& location, Operation operation, const Value& left, const Value& right) {
+Value operate(const Location& location, Operation operation, const Value& left, const Value& right,
+              const Context& context) {
     if (operation <= Operation::divide) return arithmetic(location, operation, left, right);
     if (operation == Operation::equal || operation == Operation::unequal) {
         if (left.index() != right.index()) fail_misfit(location, operation, left, right);
-        return are_equal(left, right) == (operation == Operation::equal);
+        return are_equal(location, left, right, context) == (operation == Operation::equal);
     }
     const auto* const a = std::get_if<double>(&left);
     const auto* const b = std::get_if<double>(&right);

@@ -2,6 +2,7 @@
 /// What the signs between values do.
 #pragma once
 
+#include "sheet/context.hpp"
 #include "sheet/source.hpp"
 #include "sheet/syntax.hpp"
 #include "sheet/value.hpp"
@@ -10,7 +11,8 @@ namespace coldbrick::sheet {
 
 /// The operation between two values, but for `and` and `or`.
 /// @throws SheetError at the place if it does not suit their kinds, or divides by zero.
-Value operate(const Location& location, Operation operation, const Value& left, const Value& right);
+Value operate(const Location& location, Operation operation, const Value& left, const Value& right,
+              const Context& context);
 
 /// The value with the other sign. @throws SheetError as above.
 Value negated(const Location& location, const Value& value);

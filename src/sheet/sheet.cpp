@@ -10,6 +10,7 @@
 
 #include <algorithm>
 #include <cstdint>
+#include <exception>
 #include <new>
 #include <utility>
 
@@ -47,10 +48,28 @@ Image Sheet::render(PixelFormat format, const RenderOptions& options) const {
 
 bool Sheet::render_bands(PixelFormat format, std::int32_t band_height, BandReceiver receiver,
                          const RenderOptions& options) const {
-    return with_memory(*this, format, std::min(band_height, size.height), [&] {
-        return coldbrick::render_bands(drawing, size, band_height, receiver,
-                                       {.format = format, .ground = ground, .rendering = options});
-    });
+    // What the receiver and the caller's own functions throw is no fault of the sheet.
+    std::exception_ptr thrown;
+    const auto noted = [&thrown](const auto& call, const auto&... arguments) {
+        try {
+            call(arguments...);
+        } catch (...) {
+            thrown = std::current_exception();
+            throw;
+        }
+    };
+    RenderOptions noting = options;
+    if (options.progress) noting.progress = [&](double share) { noted(options.progress, share); };
+    const auto receive = [&](const ConstImageView& rows, std::int32_t first) { noted(receiver, rows, first); };
+    try {
+        return with_memory(*this, format, std::min(band_height, size.height), [&] {
+            return coldbrick::render_bands(drawing, size, band_height, receive,
+                                           {.format = format, .ground = ground, .rendering = noting});
+        });
+    } catch (...) {
+        if (thrown) std::rethrow_exception(thrown);
+        throw;
+    }
 }
 
 namespace {

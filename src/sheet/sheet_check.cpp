@@ -1,5 +1,6 @@
 #include <coldbrick/sheet_check.hpp>
 
+#include "sheet/item_facts.hpp"
 #include "sheet/program.hpp"
 
 #include <coldbrick/error.hpp>
@@ -33,11 +34,14 @@ constexpr int next_to_nothing = 2;
 /// Changes of a channel that nobody sees.
 constexpr int hardly_seen = 2;
 
-constexpr std::array<std::string_view, 12> kind_names{"outside",
+constexpr std::array<std::string_view, 15> kind_names{"outside",
+                                                      "clipped",
                                                       "empty",
                                                       "painted over",
+                                                      "hidden layer",
                                                       "same colour",
                                                       "see-through",
+                                                      "no change",
                                                       "not drawn",
                                                       "nearly same colour",
                                                       "low contrast",
@@ -54,24 +58,6 @@ Kind kind_of(SheetWarning::Kind warning) {
     case SheetWarning::Kind::corner: return Kind::corner;
     default: return Kind::radius;
     }
-}
-
-int alpha_of(const Paint& paint, const Blending& blending) {
-    const Colour* const colour = paint.colour<Colour>();
-    return (colour == nullptr ? 255 : colour->alpha) * blending.opacity / 255;
-}
-
-/// The alpha of the least see-through paint of an item.
-int alpha_of(const Drawing::Item& item) {
-    if (const auto* const print = std::get_if<Drawing::Print>(&item))
-        return alpha_of(print->paint, print->blending);
-    if (const auto* const picture = std::get_if<Drawing::Picture>(&item))
-        return picture->options.blending.opacity;
-    if (const auto* const group = std::get_if<Drawing::Group>(&item))
-        return group->style.layer ? group->style.layer->opacity : 255;
-    const auto& shape = std::get<Drawing::StyledShape>(item);
-    const int fill = shape.fill ? alpha_of(shape.fill->paint, shape.fill->blending) : 0;
-    return std::max(fill, shape.stroke ? alpha_of(shape.stroke->paint, shape.stroke->blending) : 0);
 }
 
 /// What a text consists of, apart from its plate.
@@ -177,17 +163,34 @@ void SheetCheck::add_items(const Sheet& frame) {
         Statement& statement = statements_[item.tag];
         ++statement.items;
         statement.covered += item.covered;
+        statement.hidden += item.hidden;
         statement.on_top += item.on_top;
         statement.seen += item.seen;
         statement.largest_change = std::max(statement.largest_change, item.largest_change);
-        statement.largest_alpha = std::max(statement.largest_alpha, alpha_of(*item.item));
-        for (const Visibility::Hider& hider : item.hidden_by) statement.hidden_by[hider.tag] += hider.pixels;
-        const bool is_text = program_->notes[item.tag].kind == StatementNote::Kind::text;
-        if (is_text && is_letters(*item.item) && (one + 1 == items.end() || !is_outline_of(item, one[1]))) {
-            statement.letters += item.on_top;
-            statement.faint += item.faint;
+        const sheet::PaintFacts paint = sheet::paint_facts(*item.item);
+        statement.largest_alpha = std::max(statement.largest_alpha, paint.alpha);
+        statement.simple = statement.simple && paint.simple;
+        statement.replaces = statement.replaces && paint.replaces;
+        if (const auto* const group = std::get_if<Drawing::Group>(item.item)) {
+            statement.is_layer = true;
+            statement.is_empty_layer = statement.is_empty_layer && group->drawing->items().empty();
         }
+        for (const Visibility::Hider& hider : item.hidden_by) statement.hidden_by[hider.tag] += hider.pixels;
+        if (statement.covered == 0 && !statement.meets_sheet) {
+            const sheet::ItemReach reach = sheet::reach_of(*item.item, frame.size);
+            statement.meets_sheet = reach.on_sheet;
+            statement.exists = statement.exists || reach.exists;
+            statement.outside = statement.outside.united(reach.outside);
+        }
+        const bool is_text = program_->notes[item.tag].kind == StatementNote::Kind::text;
+        if (is_text && is_letters(*item.item))
+            add_text(statement, item, one + 1 != items.end() && is_outline_of(item, one[1]));
     }
+}
+
+void SheetCheck::add_text(Statement& statement, const Visibility& item, bool is_outline) {
+    (is_outline ? statement.outline : statement.letters) += item.on_top;
+    (is_outline ? statement.faint_outline : statement.faint) += item.faint;
 }
 
 /// Tells who paints a statement over.
@@ -204,10 +207,69 @@ void SheetCheck::find_hidden(const Statement& statement, SheetFinding& finding) 
         finding.hidden_by.push_back(std::move(place));
         if (std::ranges::find(lines, line) == lines.end()) lines.push_back(std::move(line));
     }
-    finding.kind = Kind::painted_over;
-    finding.message = lines.empty() ? "the layer that this is drawn in does not show"
-                                    : fmt::format("this is painted over completely, by line{} {}",
-                                                  lines.size() == 1 ? "" : "s", fmt::join(lines, ", "));
+    std::int64_t named = 0;
+    for (const auto& [tag, pixels] : statement.hidden_by) named += pixels;
+    const std::string by = fmt::format("line{} {}{}", lines.size() == 1 ? "" : "s", fmt::join(lines, ", "),
+                                       named < statement.hidden ? " and others" : "");
+    if (statement.hidden == statement.covered) {
+        finding.kind = Kind::painted_over;
+        finding.message = "this is painted over completely, by " + by;
+        return;
+    }
+    finding.kind = Kind::hidden_layer;
+    finding.message = "the layer that this is drawn in does not show where this lies";
+    if (statement.hidden > 0)
+        finding.message +=
+            fmt::format(", and {} of its {} pixels are painted over, by {}", statement.hidden, statement.covered, by);
+}
+
+/// Tells why a statement covers no pixel of the sheet.
+void SheetCheck::find_uncovered(const Statement& statement, SheetFinding& finding) const {
+    const auto warning = std::ranges::find_if(warnings_, [&](const SheetWarning& one) {
+        return one.kind == SheetWarning::Kind::outside && one.place == finding.place;
+    });
+    const Box& outside = statement.outside;
+    if (statement.meets_sheet) {
+        finding.kind = Kind::clipped;
+        finding.message = "the clip that this is drawn in leaves none of its pixels";
+    } else if (warning != warnings_.end()) {
+        finding.kind = Kind::outside;
+        finding.message = warning->message;
+    } else if (statement.exists) {
+        finding.kind = Kind::outside;
+        finding.message = "none of its pixels lie on the sheet";
+        if (!outside.empty())
+            finding.message += fmt::format(": they lie round it, in columns {} to {}, rows {} to {}", outside.x,
+                                           outside.end_x() - 1, outside.y, outside.end_y() - 1);
+    } else {
+        finding.kind = Kind::empty;
+        finding.message = "this has no pixels";
+    }
+}
+
+/// Tells why a statement changes no pixel.
+void SheetCheck::find_unchanged(const Statement& statement, SheetFinding& finding) const {
+    const auto found = [&finding](Kind kind, std::string message) {
+        finding.kind = kind;
+        finding.message = std::move(message);
+    };
+    const bool all = statement.on_top == statement.covered;
+    const std::string others =
+        fmt::format("what others leave of this, {} of {} pixels,", statement.on_top, statement.covered);
+    if (statement.is_layer && statement.is_empty_layer)
+        found(Kind::empty, "nothing is drawn in this layer");
+    else if (statement.simple && statement.largest_alpha <= next_to_nothing)
+        found(Kind::see_through,
+              fmt::format("the paint is so see-through that no pixel changes: its alpha is {} of 255",
+                          statement.largest_alpha));
+    else if (statement.replaces)
+        found(Kind::same_colour, fmt::format("{} has the colour of all that it covers", all ? "this" : others));
+    else if (statement.is_layer || !statement.simple)
+        found(Kind::no_change, fmt::format("{} changes no pixel", all ? "this" : others));
+    else
+        found(Kind::same_colour,
+              fmt::format("{} changes no pixel: its colour is that of what it covers, or too near to it",
+                          all ? "this" : others));
 }
 
 /// @returns whether anything was found
@@ -222,34 +284,22 @@ bool SheetCheck::find(const Statement& statement, SheetFinding& finding) const {
                                           ? "this is not carried out"
                                           : fmt::format("this is carried out in none of {} frames", frames_));
     if (statement.covered == 0) {
-        const auto outside = std::ranges::find_if(warnings_, [&](const SheetWarning& warning) {
-            return warning.kind == SheetWarning::Kind::outside && warning.place == finding.place;
-        });
-        return outside == warnings_.end() ? found(Kind::empty, "this has no pixels")
-                                          : found(Kind::outside, outside->message);
+        find_uncovered(statement, finding);
+        return true;
     }
     if (statement.on_top == 0) {
         find_hidden(statement, finding);
         return true;
     }
-    const std::string has = statement.on_top == statement.covered
-                                ? "this has"
-                                : fmt::format("what others leave of this, {} of {} pixels, has",
-                                              statement.on_top, statement.covered);
-    if (statement.seen == 0 && statement.largest_alpha <= next_to_nothing)
-        return found(Kind::see_through,
-                     fmt::format("the paint is so see-through that no pixel changes: its alpha "
-                                 "is {} of 255",
-                                 statement.largest_alpha));
-    if (statement.seen == 0)
-        return found(Kind::same_colour, fmt::format("{} the colour of all that it covers", has));
+    if (statement.seen == 0) {
+        find_unchanged(statement, finding);
+        return true;
+    }
     if (statement.largest_change <= hardly_seen)
-        return found(
-            Kind::nearly_same_colour,
-            fmt::format("{} nearly the colour of what it covers: no channel differs by more than {} of "
-                        "255",
-                        has, statement.largest_change));
-    if (2 * statement.faint > statement.letters)
+        return found(Kind::nearly_same_colour,
+                     fmt::format("this hardly changes what it covers: no channel by more than {} of 255",
+                                 statement.largest_change));
+    if (2 * statement.faint > statement.letters && 2 * statement.faint_outline >= statement.outline)
         return found(Kind::low_contrast,
                      fmt::format("the contrast of the text to what is behind it is below {}:1 on {} % of its "
                                  "pixels",
@@ -257,16 +307,34 @@ bool SheetCheck::find(const Statement& statement, SheetFinding& finding) const {
     return false;
 }
 
+/// True if one other statement hides all of a statement and has all of its colours already.
+bool SheetCheck::is_doubled(std::size_t tag, std::size_t by) const {
+    const Statement& first = statements_[tag];
+    const Statement& second = statements_[by];
+    return first.covered > 0 && first.hidden == first.covered && first.hidden_by.size() == 1 &&
+           second.covered == first.covered && second.on_top == second.covered && second.seen == 0;
+}
+
 std::vector<SheetFinding> SheetCheck::findings() const {
     std::vector<SheetFinding> result;
     if (!program_) return result;
     const std::vector<bool> left_alone = not_looked_at(*program_);
+    std::vector<bool> doubles(statements_.size()); // told of with the ones that they are equal to
     for (std::size_t tag = 0; tag < statements_.size(); ++tag) {
         const StatementNote& note = program_->notes[tag];
-        if (note.kind == StatementNote::Kind::other || (left_alone[tag] && !statements_[tag].carried_out))
+        if (doubles[tag] || note.kind == StatementNote::Kind::other ||
+            (left_alone[tag] && !statements_[tag].carried_out))
             continue;
         SheetFinding finding{Kind::empty, note.location.text(), {}};
-        if (find(statements_[tag], finding)) result.push_back(std::move(finding));
+        if (!find(statements_[tag], finding)) continue;
+        if (finding.kind == Kind::painted_over) {
+            const std::size_t hider = statements_[tag].hidden_by.begin()->first;
+            if (is_doubled(tag, hider)) {
+                doubles[hider] = true;
+                finding.message += ", which paints the same again: one of them is enough";
+            }
+        }
+        result.push_back(std::move(finding));
     }
     for (const SheetWarning& warning : warnings_)
         if (warning.kind != SheetWarning::Kind::outside)

@@ -12,12 +12,6 @@ namespace coldbrick::sheet {
 
 namespace {
 
-/// Where the line around a place begins.
-std::size_t line_begin(std::string_view text, std::size_t place) {
-    const std::size_t before = place == 0 ? std::string_view::npos : text.find_last_of("\r\n", place - 1);
-    return before == std::string_view::npos ? 0 : before + 1;
-}
-
 /// How many characters a text has; a byte that is not UTF-8 counts as one.
 std::size_t character_count(std::string_view text) {
     std::size_t count = 0;
@@ -59,25 +53,30 @@ Excerpt excerpt(std::string_view line, std::size_t place) {
 
 } // namespace
 
-std::size_t Location::line() const {
-    const std::string_view text = source->text;
-    std::size_t number = 1;
-    for (std::size_t at = text.find_first_of("\r\n"); at < offset; at = text.find_first_of("\r\n", at)) {
+Source::Source(std::string_view its_name, std::string_view its_text)
+    : name(its_name), text(its_text), lines{0} {
+    for (std::size_t at = text.find_first_of("\r\n"); at != std::string_view::npos;
+         at = text.find_first_of("\r\n", at)) {
         at += line_end_length(text.substr(at));
-        if (at <= offset) ++number;
+        lines.push_back(at);
     }
-    return number;
+}
+
+std::size_t Location::line() const {
+    const auto after = std::ranges::upper_bound(source->lines, offset);
+    return static_cast<std::size_t>(after - source->lines.begin());
 }
 
 std::string Location::text() const {
-    const std::size_t begin = line_begin(source->text, offset);
-    return fmt::format("{}:{}:{}", base::shown(source->name, 300), line(),
+    const std::size_t number = line();
+    const std::size_t begin = source->lines[number - 1];
+    return fmt::format("{}:{}:{}", base::shown(source->name, 300), number,
                        character_count(source->text.substr(begin, offset - begin)) + 1);
 }
 
 void fail(const Location& location, std::string_view message) {
     const std::string_view text = location.source->text;
-    const std::size_t begin = line_begin(text, location.offset);
+    const std::size_t begin = location.source->lines[location.line() - 1];
     const std::string_view line = text.substr(begin, text.find_first_of("\r\n", location.offset) - begin);
     const auto [shown_line, blanks] = excerpt(line, location.offset - begin);
     throw FaultAt(location, fmt::format("{}: {}\n{}\n{}^", location.text(), message, shown_line, blanks));

@@ -7,13 +7,17 @@
 #include <cstddef>
 #include <string>
 #include <string_view>
+#include <vector>
 
 namespace coldbrick::sheet {
 
-/// A text that is being read, and what messages call it.
+/// A text that is being read, and what messages call it; both outlive this.
 struct Source {
+    Source(std::string_view its_name, std::string_view its_text);
+
     std::string_view name;
     std::string_view text;
+    std::vector<std::size_t> lines; ///< where each begins, in bytes
 };
 
 /// A place in a source, which must outlive it.

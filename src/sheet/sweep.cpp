@@ -1,5 +1,6 @@
 #include <coldbrick/sweep.hpp>
 
+#include "base/range_checks.hpp"
 #include "base/shown_text.hpp"
 
 #include <coldbrick/error.hpp>
@@ -12,6 +13,7 @@
 #include <charconv>
 #include <cmath>
 #include <exception>
+#include <limits>
 #include <mutex>
 #include <system_error>
 #include <thread>
@@ -90,24 +92,31 @@ class Sweeper {
         if (sweep.names.empty()) throw ArgumentError("a sweep has no name whose values change");
         std::size_t count = 1;
         for (const SweptName& name : sweep.names) {
+            if (std::ranges::count(sweep.names, name.name, &SweptName::name) > 1)
+                throw ArgumentError(
+                    fmt::format("the name {} is swept more than once", base::in_quotes(name.name)));
             if (name.values.empty() || count > most_pictures / name.values.size())
                 throw ArgumentError(fmt::format("a sweep has not 1..{} pictures", most_pictures));
             count *= name.values.size();
         }
+        base::check_range("number of threads", sweep.threads, 0, std::numeric_limits<int>::max());
         pictures_.resize(count, {Image({1, 1}, format_), {}});
         if (sweep.differences) unchanged_ = sheet.render(format_);
     }
 
     std::vector<CaptionedPicture> run() && {
-        const auto wanted = static_cast<std::size_t>(
-            sweep_.threads > 0 ? sweep_.threads
-                               : std::max(1, static_cast<int>(std::thread::hardware_concurrency())));
-        std::vector<std::thread> others;
-        others.reserve(wanted);
-        for (std::size_t i = 1; i < std::min(wanted, pictures_.size()); ++i)
-            others.emplace_back([this] { work(); });
-        work();
-        for (std::thread& other : others) other.join();
+        const int processors = std::max(1, static_cast<int>(std::thread::hardware_concurrency()));
+        const int threads = sweep_.threads == 0 ? processors : std::min(sweep_.threads, processors);
+        const std::size_t wanted = std::min(static_cast<std::size_t>(threads), pictures_.size());
+        {
+            std::vector<std::jthread> others; // which this waits for, whatever is thrown
+            others.reserve(wanted);
+            try {
+                while (others.size() + 1 < wanted) others.emplace_back([this] { work(); });
+            } catch (const std::system_error&) { // there are no more: those that there are do it
+            }
+            work();
+        }
         if (failure_) std::rethrow_exception(failure_);
         return std::move(pictures_);
     }
@@ -147,7 +156,9 @@ class Sweeper {
         for (const Setting& setting : own)
             result.caption +=
                 fmt::format("{}{} = {}", result.caption.empty() ? "" : ", ", setting.name, setting.value);
-        Image picture = carried_out(own, result.caption).render(format_, {.threads = 1});
+        const Sheet varied = carried_out(own, result.caption);
+        take_memory(varied.size, result.caption);
+        Image picture = varied.render(format_, {.threads = 1});
         if (unchanged_ && unchanged_->size() == picture.size())
             picture = highlighted(picture, difference(*unchanged_, picture).region);
         const Size most = sweep_.largest.value_or(picture.size());
@@ -158,14 +169,28 @@ class Sweeper {
         if (progress_) progress_(++done_, static_cast<std::int64_t>(pictures_.size()));
     }
 
+    /// @throws ArgumentError if the pictures take more than they may.
+    void take_memory(Size size, const std::string& caption) {
+        const Size most = sweep_.largest.value_or(size);
+        const auto bytes = static_cast<std::size_t>(std::min(size.width, most.width)) *
+                           static_cast<std::size_t>(std::min(size.height, most.height)) *
+                           static_cast<std::size_t>(layout(format_).bytes);
+        const std::lock_guard lock(mutex_);
+        if (bytes > sweep_.most_bytes - bytes_)
+            throw ArgumentError(
+                fmt::format("the pictures of a sweep take more than {} bytes from {} on: make them smaller "
+                            "(Sweep::largest, --tile) or raise Sweep::most_bytes",
+                            sweep_.most_bytes, caption));
+        bytes_ += bytes;
+    }
+
     Sheet carried_out(const std::vector<Setting>& own, const std::string& caption) {
-        std::vector<Setting> settings(reading_.settings.begin(), reading_.settings.end());
-        for (const Setting& setting : own) {
-            std::erase_if(settings, [&setting](const Setting& other) { return other.name == setting.name; });
-            settings.push_back(setting);
-        }
         SheetReading reading = reading_;
-        reading.settings = settings;
+        for (const Setting& setting : own) {
+            std::erase_if(reading.settings,
+                          [&setting](const Setting& other) { return other.name == setting.name; });
+            reading.settings.push_back(setting);
+        }
         const std::lock_guard lock(mutex_);
         try {
             return sheet_.again(reading);
@@ -183,6 +208,7 @@ class Sweeper {
     std::vector<CaptionedPicture> pictures_;
     std::mutex mutex_;
     std::size_t next_ = 0;
+    std::size_t bytes_ = 0; ///< of the pictures
     std::int64_t done_ = 0;
     std::exception_ptr failure_;
 };

@@ -4,13 +4,19 @@
 
 #include <fmt/core.h>
 
+#include <algorithm>
 #include <array>
 #include <utility>
 
 namespace coldbrick::sheet {
 
+ListValues::ListValues(std::vector<Value> values) : vector(std::move(values)) {
+    for (const Value& value : *this)
+        if (const auto* const list = std::get_if<List>(&value)) depth = std::max(depth, (*list)->depth + 1);
+}
+
 List list_of(std::vector<Value> values) {
-    return std::make_shared<const std::vector<Value>>(std::move(values));
+    return std::make_shared<const ListValues>(std::move(values));
 }
 
 std::string_view kind_name(const Value& value) {

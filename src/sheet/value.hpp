@@ -53,7 +53,8 @@ struct RealBox {
 struct Value;
 
 /// Values in a row.
-using List = std::shared_ptr<const std::vector<Value>>;
+struct ListValues;
+using List = std::shared_ptr<const ListValues>;
 
 /// A row of data: a value for each column.
 struct DataRow {
@@ -91,6 +92,12 @@ using Missing = std::monostate;
 struct Value : std::variant<Missing, double, bool, Position, Colour, RealBox, Shared<Palette>, std::string,
                             List, Row, Drawn, Style> {
     using variant::variant;
+};
+
+struct ListValues : std::vector<Value> {
+    explicit ListValues(std::vector<Value> values);
+
+    int depth = 1; ///< how many lists lie within each other
 };
 
 List list_of(std::vector<Value> values);

@@ -2,6 +2,8 @@
 
 #include "base/limits.hpp"
 #include "base/range_checks.hpp"
+#include "image/style_checks.hpp"
+#include "text/box_index.hpp"
 #include "text/style_checks.hpp"
 
 #include <coldbrick/draw.hpp>
@@ -31,10 +33,6 @@ double squared_distance(const Box& a, const Box& b) {
     return across * across + down * down;
 }
 
-bool overlap(const Box& a, const Box& b) {
-    return !a.intersection(b).empty();
-}
-
 /// The pixel of an interval that is nearest to another interval; the middle of what both have in common.
 std::int64_t nearest_in(std::int64_t begin, std::int64_t end, std::int64_t other_begin,
                         std::int64_t other_end) {
@@ -56,8 +54,10 @@ Point nearest_pixel(const Box& of, const Box& to) {
 /// Finds places for plates among obstacles.
 class PlaceFinder {
   public:
-    PlaceFinder(const Box& picture, std::int64_t gap, std::vector<Box> obstacles)
-        : picture_(picture), gap_(gap), obstacles_(std::move(obstacles)) {}
+    PlaceFinder(const Box& picture, std::int64_t gap, std::span<const Box> obstacles)
+        : picture_(picture), gap_(gap) {
+        for (const Box& obstacle : obstacles) add(obstacle);
+    }
 
     struct Place {
         Box plate;
@@ -73,13 +73,19 @@ class PlaceFinder {
         if (may_have_room(size)) {
             if (const Box plate = nearest_free(box, size); !plate.empty())
                 return {plate, squared_distance(plate, box) <= static_cast<double>((gap_ + 1) * (gap_ + 1))};
+            std::erase_if(without_room_, [&](const Box& larger) {
+                return size.width <= larger.width && size.height <= larger.height;
+            });
             without_room_.push_back(size);
         }
         return {*std::ranges::min_element(beside, {}, [&](const Box& plate) { return covered_area(plate); }),
                 true, false};
     }
 
-    void add(const Box& plate) { obstacles_.push_back(plate); }
+    /// Plates lie in the picture: only what is there is in their way.
+    void add(const Box& obstacle) {
+        if (const Box seen = obstacle.intersection(picture_); !seen.empty()) obstacles_.add(seen);
+    }
 
   private:
     /// Above, below, to the right and to the left of a box, moved into the picture.
@@ -109,30 +115,52 @@ class PlaceFinder {
     }
 
     [[nodiscard]] bool is_free(const Box& plate) const {
-        return std::ranges::none_of(obstacles_, [&](const Box& one) { return overlap(one, plate); });
+        return !obstacles_.find(plate, [](const Box&) { return true; });
     }
 
     [[nodiscard]] double covered_area(const Box& plate) const {
         double result = 0;
-        for (const Box& one : obstacles_) {
+        obstacles_.find(plate, [&](const Box& one) {
             const Box common = one.intersection(plate);
             result += static_cast<double>(common.width) * static_cast<double>(common.height);
-        }
+            return false;
+        });
         return result;
     }
 
-    /// The free place nearest to a box; an empty box if there is none. A plate at any free place can be moved
-    /// up until it meets an obstacle or the picture's side and is free still: so it is enough to look at the
-    /// rows where that may be, and at some more to be near.
+    /// The free place nearest to a box; an empty box if there is none. It is looked for in a window around the
+    /// box, ever larger until nothing outside can be nearer.
     [[nodiscard]] Box nearest_free(const Box& box, const Box& size) const {
-        std::vector<std::int64_t> rows{picture_.y, picture_.end_y() - size.height, box.y,
-                                       box.y - gap_ - size.height, box.end_y() + gap_};
-        for (const Box& one : obstacles_) {
+        for (std::int64_t reach = 2 * std::max(size.width, size.height) + gap_;; reach *= 2) {
+            const auto beyond = [&](std::int64_t extent) { return reach + extent; };
+            const Box window{box.x - beyond(size.width), box.y - beyond(size.height),
+                             box.width + 2 * beyond(size.width), box.height + 2 * beyond(size.height)};
+            std::vector<Box> obstacles;
+            obstacles_.find(window, [&](const Box& one) {
+                obstacles.push_back(one);
+                return false;
+            });
+            const Box place = nearest_free(box, size, window.intersection(picture_), obstacles, gap_);
+            const bool is_all = window.intersection(picture_) == picture_;
+            const auto seen = static_cast<double>(reach);
+            if (is_all || (!place.empty() && squared_distance(place, box) <= seen * seen)) return place;
+        }
+    }
+
+    /// The free place in a part of the picture. A plate at any free place can be moved up until it meets an
+    /// obstacle or the part's side and is free still: so it is enough to look at the rows where that may be, and at
+    /// some more to be near.
+    /// @param obstacles all that meet the part
+    [[nodiscard]] static Box nearest_free(const Box& box, const Box& size, const Box& part,
+                                          const std::vector<Box>& obstacles, std::int64_t gap) {
+        std::vector<std::int64_t> rows{part.y, part.end_y() - size.height, box.y, box.y - gap - size.height,
+                                       box.end_y() + gap};
+        for (const Box& one : obstacles) {
             rows.push_back(one.end_y());
             rows.push_back(one.y - size.height);
         }
         std::erase_if(rows,
-                      [&](std::int64_t y) { return y < picture_.y || y > picture_.end_y() - size.height; });
+                      [&](std::int64_t y) { return y < part.y || y > part.end_y() - size.height; });
         const auto down = [&](std::int64_t y) { return gap_between(y, y + size.height, box.y, box.end_y()); };
         std::ranges::sort(rows, {}, [&](std::int64_t y) { return std::pair(down(y), y); });
         rows.erase(std::unique(rows.begin(), rows.end()), rows.end());
@@ -141,7 +169,8 @@ class PlaceFinder {
         for (const std::int64_t y : rows) {
             const auto distance_down = static_cast<double>(down(y));
             if (distance_down * distance_down >= least) break;
-            const Box plate = nearest_free_in_row(box, {0, y, size.width, size.height});
+            const Box plate =
+                nearest_free_in_row(box, {0, y, size.width, size.height}, part, obstacles);
             if (plate.empty()) continue;
             if (const double distance = squared_distance(plate, box); distance < least) {
                 least = distance;
@@ -152,9 +181,10 @@ class PlaceFinder {
     }
 
     /// The same with the plate's row given.
-    [[nodiscard]] Box nearest_free_in_row(const Box& box, Box plate) const {
+    [[nodiscard]] static Box nearest_free_in_row(const Box& box, Box plate, const Box& part,
+                                                 const std::vector<Box>& obstacles) {
         std::vector<std::pair<std::int64_t, std::int64_t>> taken; // columns where the plate may not begin
-        for (const Box& one : obstacles_)
+        for (const Box& one : obstacles)
             if (one.y < plate.end_y() && plate.y < one.end_y())
                 taken.emplace_back(one.x - plate.width + 1, one.end_x());
         std::ranges::sort(taken);
@@ -167,8 +197,8 @@ class PlaceFinder {
             least = std::abs(x - box.x);
             best = x;
         };
-        std::int64_t begin = picture_.x;
-        const std::int64_t last = picture_.end_x() - plate.width;
+        std::int64_t begin = part.x;
+        const std::int64_t last = part.end_x() - plate.width;
         for (const auto& [from, end] : taken) {
             consider(begin, std::min(from - 1, last));
             begin = std::max(begin, end);
@@ -181,8 +211,8 @@ class PlaceFinder {
 
     Box picture_;
     std::int64_t gap_;
-    std::vector<Box> obstacles_;
-    std::vector<Box> without_room_; ///< sizes
+    text::BoxIndex obstacles_;
+    std::vector<Box> without_room_; ///< sizes, none of which is larger than another
 };
 
 /// A caption's text so that its plate fits the picture, as far as it can.
@@ -230,7 +260,7 @@ std::vector<PlacedCaption> place_captions(std::span<const Caption> captions, con
     std::vector<Box> boxes;
     for (const Caption& caption : captions)
         if (!caption.box.empty()) boxes.push_back(caption.box);
-    PlaceFinder finder(picture, style.gap, std::move(boxes));
+    PlaceFinder finder(picture, style.gap, boxes);
     std::vector<PlacedCaption> result;
     for (const Caption& caption : captions) {
         const Text text = text_within(caption, picture, style, plate);
@@ -254,6 +284,11 @@ std::vector<PlacedCaption> place_captions(std::span<const Caption> captions, con
 }
 
 void draw(const ImageView& view, std::span<const PlacedCaption> captions, const CaptionStyle& style) {
+    image::check(style.leader);
+    image::check(style.leader.blending, view.format());
+    image::check_suits<Line>(style.leader);
+    text::check(style.paint);
+    image::check(style.paint.blending, view.format());
     for_each_part(
         captions, [&](const Line& leader) { draw(view, leader, style.leader); },
         [&](const Text& text) { draw(view, text, style.paint); });

@@ -101,9 +101,16 @@ Image coverage_of_masks(const Ink& ink, const Box& box) {
     return result;
 }
 
+/// True if letters are painted by masks of their own: others would take memory for all that a wide stroke reaches,
+/// whatever is seen.
+bool has_masks(const Layout& layout, double grown) {
+    constexpr double widest = 64;
+    return layout.level() && layout.glyph_style.stroke_width / 2 + grown <= widest;
+}
+
 Ink ink_of(const Layout& layout, double grown) {
     Ink result;
-    if (!layout.level()) {
+    if (!has_masks(layout, grown)) {
         for (const PlacedGlyph& glyph : layout.glyphs)
             result.box = result.box.united(
                 covered_bounds(turned_letter(layout, glyph), layout.glyph_style.edges, grown));
@@ -118,7 +125,7 @@ Ink ink_of(const Layout& layout, double grown) {
 } // namespace
 
 std::optional<CoveredPart> covered_part(const Layout& layout, double grown, const Box& within) {
-    if (layout.level()) {
+    if (has_masks(layout, grown)) {
         const auto part_of = [&within](const Ink& ink) -> std::optional<CoveredPart> {
             const Box box = ink.box.intersection(within);
             if (box.empty()) return std::nullopt;
@@ -156,9 +163,6 @@ Box Layout::turned(const Box& box) const {
 LetterPaths Layout::paths() const {
     LetterPaths result;
     for (const PlacedGlyph& glyph : glyphs) append(result, turned_letter(*this, glyph));
-    constexpr std::size_t most_lines = std::size_t{1} << 26;
-    result.outlines.limit_lines(most_lines);
-    result.middle_lines.limit_lines(most_lines);
     return result;
 }
 

@@ -79,7 +79,7 @@ class Paragraphs::LineSetter {
         std::size_t end = begin;
         while (end < length() && used + advances_[end] <= width_) used += advances_[end++];
         while (true) {
-            end = without_spaces(begin, letter_begin(end));
+            end = without_spaces(begin, std::max(begin, letter_begin(end)));
             const auto direction =
                 paragraph_.right_to_left() ? Direction::right_to_left : Direction::left_to_right;
             const Paragraph part(paragraph_.characters().substr(begin, end - begin) + dots, direction,

@@ -1,5 +1,8 @@
 #include <coldbrick/marks.hpp>
 
+#include "base/limits.hpp"
+#include "geometry/shape_checks.hpp"
+#include "image/style_checks.hpp"
 #include "text/style_checks.hpp"
 
 #include <coldbrick/captions.hpp>
@@ -13,9 +16,10 @@
 #include <array>
 #include <cmath>
 #include <cstdint>
-#include <map>
 #include <string_view>
 #include <type_traits>
+#include <unordered_map>
+#include <unordered_set>
 
 namespace coldbrick {
 
@@ -34,7 +38,7 @@ Colour ink_on(const Colour& plate) {
 
 /// The radius of the ring round a point.
 std::int32_t ring_radius(const MarkStyle& style) {
-    return static_cast<std::int32_t>(std::ceil(4 + style.width));
+    return static_cast<std::int32_t>(std::min<double>(std::ceil(4 + style.width), base::last_coordinate));
 }
 
 Box box_of(const Mark& mark, const MarkStyle& style) {
@@ -48,11 +52,33 @@ Box box_of(const Mark& mark, const MarkStyle& style) {
         mark.shape);
 }
 
+Stroke line_of(const Colour& colour, const MarkStyle& style) {
+    return {.paint = colour, .width = style.width, .edges = Edges::smooth};
+}
+
+Stroke halo_of(const Colour& colour, const MarkStyle& style) {
+    const double width = std::min<double>(style.width + 2, base::last_coordinate);
+    return {.paint = halo_of(colour), .width = width, .edges = Edges::smooth};
+}
+
+/// @throws ArgumentError if a mark or the style has a value outside its range, before anything is drawn.
+void check(std::span<const Mark> marks, const MarkStyle& style) {
+    text::check("", {.size = style.text_size});
+    image::check(line_of({}, style));
+    for (const Mark& mark : marks) {
+        text::check(mark.caption, {.size = style.text_size});
+        std::visit(
+            []<class S>(const S& shape) {
+                if constexpr (!std::is_same_v<S, Point>) geometry::check(shape);
+            },
+            mark.shape);
+    }
+}
+
 void draw_mark(const ImageView& view, const Mark& mark, const Colour& colour, const MarkStyle& style) {
     const auto outline = [&](const auto& shape) {
-        const Stroke halo{.paint = halo_of(colour), .width = style.width + 2, .edges = Edges::smooth};
-        draw(view, shape, halo);
-        draw(view, shape, Stroke{.paint = colour, .width = style.width, .edges = Edges::smooth});
+        draw(view, shape, halo_of(colour, style));
+        draw(view, shape, line_of(colour, style));
     };
     std::visit(
         [&]<class S>(const S& shape) {
@@ -93,9 +119,9 @@ Box legend_place(Size size, const Box& picture, const std::vector<Box>& marks) {
 
 std::vector<MarkGroup> groups_of(std::span<const Mark> marks, const MarkStyle& style) {
     std::vector<MarkGroup> result;
+    std::unordered_set<std::string_view> known;
     for (const Mark& mark : marks)
-        if (std::ranges::find(result, mark.group, &MarkGroup::name) == result.end())
-            result.push_back({mark.group, {}});
+        if (known.insert(mark.group).second) result.push_back({mark.group, {}});
     if (result.empty()) return result;
     constexpr std::size_t most_distinct = 256;
     const std::vector<Colour> colours =
@@ -105,9 +131,9 @@ std::vector<MarkGroup> groups_of(std::span<const Mark> marks, const MarkStyle& s
 }
 
 void draw(const ImageView& view, std::span<const Mark> marks, const MarkStyle& style) {
-    text::check("", {.size = style.text_size});
+    check(marks, style);
     const std::vector<MarkGroup> groups = groups_of(marks, style);
-    std::map<std::string_view, Colour> colours;
+    std::unordered_map<std::string_view, Colour> colours;
     for (const MarkGroup& group : groups) colours.emplace(group.name, group.colour);
     const Box picture = Box::of(view.size());
     std::vector<Caption> captions;

@@ -47,9 +47,12 @@ void check(std::string_view text, const TextStyle& style) {
 
 void check(const TextPaint& paint) {
     if (paint.outline) check_number("outline width", paint.outline->width, 0.1, largest_length);
-    if (!paint.plate) return;
-    base::check_range("plate padding", paint.plate->padding, 0, 32767);
-    base::check_range("plate radius", paint.plate->radius, 0, 32767);
+    if (paint.plate) check(*paint.plate);
+}
+
+void check(const TextPlate& plate) {
+    base::check_range("plate padding", plate.padding, 0, 32767);
+    base::check_range("plate radius", plate.radius, 0, 32767);
 }
 
 } // namespace coldbrick::text

@@ -17,6 +17,9 @@ void check(std::string_view text, const TextStyle& style);
 /// @throws ArgumentError unless all values lie in the ranges that TextPaint documents.
 void check(const TextPaint& paint);
 
+/// @throws ArgumentError unless all values lie in the ranges that TextPlate documents.
+void check(const TextPlate& plate);
+
 } // namespace text
 
 } // namespace coldbrick

@@ -119,6 +119,7 @@ LetterPaths Text::paths() const {
 }
 
 Box Text::plate_box(const TextPlate& plate) const {
+    text::check(plate);
     if (layout_->style.turn != Angle())
         return layout_->turned(layout_->measured.lines.inset(-plate.padding)).moved(at_.x, at_.y);
     return layout_->measured.lines.united(layout_->ink().box).moved(at_.x, at_.y).inset(-plate.padding);

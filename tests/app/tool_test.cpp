@@ -59,7 +59,7 @@ TEST(Tool, DrawsASheet) {
                                      folder.file("b.png"));
     EXPECT_EQ(set.status, 0) << set.errors;
     const Setting wider{"r", "15"};
-    expect_picture(folder.file("b.png"), read_sheet(quay, "quay", {.settings = {&wider, 1}}).render());
+    expect_picture(folder.file("b.png"), read_sheet(quay, "quay", {.settings = {wider}}).render());
 
     const Finished grid =
         run_command(tool + " grid " + folder.file("quay.brick") + " --zoom 7 -o " + folder.file("c.png"));
@@ -537,7 +537,8 @@ TEST(Tool, EndlessFilesAreRefused) {
         {"colours --palette /dev/zero", too_long},
         {"recast /dev/zero" + out, "/dev/zero: cannot decode the image: it is none of"},
         {"draw " + folder.file("quay.brick") + out,
-         ":2:7: /dev/zero: cannot decode the image: it is none of"},
+         ":2:7: \"/dev/zero\" leads out of the sheet's folder: --leave-folder allows that"},
+        {"draw --leave-folder " + folder.file("quay.brick") + out, ":2:7: \"/dev/zero\" is not a regular file"},
     };
     for (const auto& [arguments, message] : rows) {
         const Finished finished = run_command(tool + ' ' + arguments);

@@ -14,6 +14,8 @@
 
 #include <algorithm>
 #include <array>
+#include <concepts>
+#include <functional>
 #include <map>
 
 namespace coldbrick::test {
@@ -45,6 +47,9 @@ struct Facts {
     Pixels covered = Pixels(pixel_count);
     Pixels changed = Pixels(pixel_count);
     Pixels hidden = Pixels(pixel_count); ///< by it
+    Pixels shows = Pixels(pixel_count, true); ///< the layer that it is in
+    Pixels seen = Pixels(pixel_count);        ///< whatever comes later
+    Pixels hidden_later = Pixels(pixel_count);
     Pixels on_top = Pixels(pixel_count);
     std::vector<Facts> inside = {}; ///< of a layer
 };
@@ -136,10 +141,50 @@ Pixels hidden_by(const Drawing::Item& item, PixelFormat format, const Pixels& ma
     return result;
 }
 
-void settle(std::vector<Facts>& items, const Pixels& shown);
+/// What the picture looks like with a layer as it is at some time: laid onto what is below it then.
+using Laid = std::function<Image(const Image& layer)>;
+
+bool is_simple(const Drawing& drawing) {
+    const auto simple = [](const Blending& blending) { return blending.mode == BlendMode::source_over; };
+    const auto of = [&]<class Item>(const Item& item) {
+        if constexpr (std::same_as<Item, Drawing::StyledShape>)
+            return (!item.fill || simple(item.fill->blending)) && (!item.stroke || simple(item.stroke->blending));
+        else if constexpr (std::same_as<Item, Drawing::Picture>)
+            return simple(item.options.blending);
+        else if constexpr (std::same_as<Item, Drawing::Print>)
+            return simple(item.blending);
+        else
+            return (!item.style.layer || simple(*item.style.layer)) && is_simple(*item.drawing);
+    };
+    return std::ranges::all_of(drawing.items(), [&](const auto& item) { return std::visit(of, item); });
+}
+
+/// The layer that items are painted in.
+struct Surroundings {
+    Laid laid;
+    Image backdrop; ///< the picture without the layer
+    Image finally;  ///< and with the finished one
+    bool simple;
+};
+
+/// Notes where an item changes what is seen of the layer that it is in.
+void note_in_layer(const Image& before, const Image& after, const Surroundings& layer, Facts& facts) {
+    const Image with_before = layer.laid(before);
+    const Image with_after = layer.laid(after);
+    for (std::size_t i = 0; i < pixel_count; ++i) {
+        const Colour backdrop = layer.backdrop.pixel(at(i));
+        const bool finally = layer.finally.pixel(at(i)) != backdrop;
+        const bool changes = with_before.pixel(at(i)) != with_after.pixel(at(i));
+        facts.shows[i] =
+            finally || with_before.pixel(at(i)) != backdrop || with_after.pixel(at(i)) != backdrop;
+        facts.seen[i] = facts.changed[i] && (changes || finally || !layer.simple);
+    }
+}
 
 /// Paints a drawing item by item, noting what each does.
-void find_facts(const Drawing& drawing, Image& picture, const Pixels& mask, std::vector<Facts>& facts) {
+/// @param layer none if it is painted onto the picture itself
+void find_facts(const Drawing& drawing, Image& picture, const Pixels& mask, const Surroundings* layer,
+                std::vector<Facts>& facts) {
     for (std::size_t n = 0; n < drawing.items().size(); ++n) {
         const Drawing::Item& item = drawing.items()[n];
         Facts own{drawing.tags()[n]};
@@ -149,7 +194,7 @@ void find_facts(const Drawing& drawing, Image& picture, const Pixels& mask, std:
             inner_mask =
                 pixels_where([&](std::size_t i) { return mask[i] && (*group->style.clip)->contains(at(i)); });
         if (group != nullptr && !group->style.layer) {
-            find_facts(*group->drawing, picture, inner_mask, facts);
+            find_facts(*group->drawing, picture, inner_mask, layer, facts);
             facts.push_back(own);
             continue;
         }
@@ -157,9 +202,22 @@ void find_facts(const Drawing& drawing, Image& picture, const Pixels& mask, std:
         picture = painted(picture, item, mask);
         own.changed =
             pixels_where([&](std::size_t i) { return picture.pixel(at(i)) != before.pixel(at(i)); });
+        own.seen = own.changed;
+        if (layer != nullptr) note_in_layer(before, picture, *layer, own);
         if (group != nullptr) {
-            Image layer(window, PixelFormat::rgba8);
-            find_facts(*group->drawing, layer, inner_mask, own.inside);
+            const Laid laid = [&](const Image& top) {
+                Image all = before;
+                overlay(all, top, {0, 0}, {.blending = *group->style.layer});
+                Image result = before;
+                for (std::size_t i = 0; i < pixel_count; ++i)
+                    if (inner_mask[i]) result.view().set_pixel(at(i), all.pixel(at(i)));
+                return layer == nullptr ? result : layer->laid(result);
+            };
+            const Surroundings inner{laid, layer == nullptr ? before : layer->laid(before),
+                                     layer == nullptr ? picture : layer->laid(picture),
+                                     is_simple(*group->drawing)};
+            Image own_layer(window, PixelFormat::rgba8);
+            find_facts(*group->drawing, own_layer, inner_mask, &inner, own.inside);
             own.covered = inner_mask;
             if (may_hide(*group->style.layer)) own.hidden = hidden_by(item, picture.format(), inner_mask);
         } else {
@@ -175,13 +233,13 @@ void find_facts(const Drawing& drawing, Image& picture, const Pixels& mask, std:
     }
 }
 
-/// Finds what is on top, given what shows of the picture.
-void settle(std::vector<Facts>& items, const Pixels& shown) {
-    Pixels open = shown;
+/// Finds what is on top, given what later items do not hide.
+void settle(std::vector<Facts>& items, Pixels open) {
     for (auto item = items.rbegin(); item != items.rend(); ++item) {
-        item->on_top = pixels_where([&](std::size_t i) { return open[i] && item->covered[i]; });
-        settle(item->inside,
-               pixels_where([&](std::size_t i) { return item->on_top[i] && item->changed[i]; }));
+        item->hidden_later = pixels_where([&](std::size_t i) { return !open[i] && item->covered[i]; });
+        item->on_top =
+            pixels_where([&](std::size_t i) { return open[i] && item->covered[i] && item->shows[i]; });
+        settle(item->inside, open);
         for (std::size_t i = 0; i < pixel_count; ++i)
             if (item->hidden[i]) open[i] = false;
     }
@@ -226,7 +284,7 @@ RC_GTEST_PROP(Visibility, IsWhatPaintingEveryBeginningShows, ()) {
     const Image ground = random_ground();
     Image wanted = ground;
     std::vector<Facts> facts;
-    find_facts(drawing, wanted, everywhere, facts);
+    find_facts(drawing, wanted, everywhere, nullptr, facts);
     settle(facts, everywhere);
     const std::vector<const Facts*> items = flat(facts);
 
@@ -237,9 +295,10 @@ RC_GTEST_PROP(Visibility, IsWhatPaintingEveryBeginningShows, ()) {
         const Facts& item = *items[n];
         RC_ASSERT(told[n].tag == item.tag);
         RC_ASSERT(told[n].covered == count(item.covered));
+        RC_ASSERT(told[n].hidden == count(item.hidden_later));
         RC_ASSERT(told[n].on_top == count(item.on_top));
         RC_ASSERT(told[n].seen ==
-                  count(pixels_where([&](std::size_t i) { return item.on_top[i] && item.changed[i]; })));
+                  count(pixels_where([&](std::size_t i) { return item.on_top[i] && item.seen[i]; })));
         RC_ASSERT((told[n].largest_change > 0) == (told[n].seen > 0));
     }
 
@@ -276,7 +335,7 @@ RC_GTEST_PROP(Visibility, AHistoryLeadsFromTheGroundToThePicture, ()) {
     const Image ground = random_ground();
     Image wanted = ground;
     std::vector<Facts> facts;
-    find_facts(drawing, wanted, everywhere, facts);
+    find_facts(drawing, wanted, everywhere, nullptr, facts);
     const Point pixel{*rc::gen::inRange(0, window.width), *rc::gen::inRange(0, window.height)};
     const auto i = static_cast<std::size_t>(pixel.y * window.width + pixel.x);
 

@@ -487,14 +487,14 @@ TEST(Sheet, TellsItsParametersPlacesAndWarnings) {
     EXPECT_TRUE(
         read_sheet("sheet 9 x 9\ninclude \"marks/buoy.brick\"", "quay.brick", reading).warnings.empty());
     const Setting wider{"r", "8"};
-    const Sheet again = sheet.again({.settings = {&wider, 1}});
+    const Sheet again = sheet.again({.settings = {wider}});
     EXPECT_EQ(again.parameters[0].value, "8");
     EXPECT_EQ(dots_of(again).front(), (Point{8, 0}));
     EXPECT_EQ(dots_of(sheet.again({})), dots_of(sheet));
     const Setting beyond{"r", "10"};
     expect_errors<SheetError>(
         {{[&] {
-              (void)sheet.again({.settings = {&beyond, 1}});
+              (void)sheet.again({.settings = {beyond}});
           },
           "quay.brick:1:5: r 10 is outside 1..9\nlet r = 5 from 1 to 9 by 0.5\n    ^"}});
 }

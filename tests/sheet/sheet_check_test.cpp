@@ -53,19 +53,16 @@ TEST(SheetCheck, FindsWhyStatementsCannotBeSeen) {
          "3:3 painted over: this is painted over completely, by line 4\n"},
         {"layer opacity 0\n  box (9, 9) size 5 x 5 fill red\nend",
          "2:1 see-through: the paint is so see-through that no pixel changes: its alpha is 0 of 255\n"
-         "3:3 painted over: the layer that this is drawn in does not show\n"},
+         "3:3 hidden layer: the layer that this is drawn in does not show where this lies\n"},
         {"box (9, 9) size 5 x 5 fill white", "2:1 same colour: this has the colour of all that it covers\n"},
         {"box (9, 9) size 5 x 5 fill white\nbox (9, 9) size 5 x 3 fill navy",
          "2:1 same colour: what others leave of this, 10 of 25 pixels, has the colour of all that it "
          "covers\n"},
         {"box (9, 9) size 5 x 5 fill #ff000001\nbox (20, 9) size 5 x 5 fill #ff000000",
-         "2:1 nearly same colour: this has nearly the colour of what it covers: no channel differs by more "
-         "than 1 "
-         "of 255\n"
+         "2:1 nearly same colour: this hardly changes what it covers: no channel by more than 1 of 255\n"
          "3:1 see-through: the paint is so see-through that no pixel changes: its alpha is 0 of 255\n"},
-        {"box (9, 9) size 5 x 5 fill #fffefd", "2:1 nearly same colour: this has nearly the colour of what "
-                                               "it covers: no channel differs by more than 2 "
-                                               "of 255\n"},
+        {"box (9, 9) size 5 x 5 fill #fffefd",
+         "2:1 nearly same colour: this hardly changes what it covers: no channel by more than 2 of 255\n"},
         {"if 1 > 2\n  box (9, 9) size 5 x 5 fill red\nend", "3:3 not drawn: this is not carried out\n"},
         {"text \"Quay\" at (50, 20) anchor centre fill #cccccc",
          "2:1 low contrast: the contrast of the text to what is behind it is below 3:1 on 100 % of its "

@@ -96,6 +96,16 @@ SubVector Curve::velocity(double t) const {
         form_);
 }
 
+double Curve::longest() const {
+    if (const auto* const arc = std::get_if<ArcForm>(&form_))
+        return std::abs(arc->sweep.in_degrees()) * radians_per_degree * longest_radius_;
+    if (const auto* const cubic = std::get_if<CubicForm>(&form_)) {
+        const auto& [a, b, c] = cubic->points;
+        return a.length() + (b - a).length() + (c - b).length();
+    }
+    return std::get<StraightForm>(form_).way.length();
+}
+
 double Curve::furthest_from_chord(double begin, double end) const {
     const double square = (end - begin) * (end - begin) / 8;
     if (const auto* const arc = std::get_if<ArcForm>(&form_)) {

@@ -53,6 +53,9 @@ class Curve {
     /// How fast it goes, in sub-pixels: the derivative.
     [[nodiscard]] SubVector velocity(double t) const;
 
+    /// A length that it does not exceed, in sub-pixels.
+    [[nodiscard]] double longest() const;
+
     /// How far any point between two parameters may lie from the straight line between theirs: a quarter of
     /// the square of half the distance, times the largest second derivative.
     [[nodiscard]] double furthest_from_chord(double begin, double end) const;

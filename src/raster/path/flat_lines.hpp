@@ -23,7 +23,7 @@ struct FlatLine {
 /// Calls visit(line) for the lines of contours, hidden ones included.
 /// @param measured whether positions are asked for
 template <class Visit>
-void for_each_line(std::span<const CurveContour> contours, Flattening& flattening, bool measured,
+void for_each_line(std::span<const CurveContour> contours, const Flattening& flattening, bool measured,
                    Visit visit) {
     for (const CurveContour& contour : contours) {
         double begin = 0;

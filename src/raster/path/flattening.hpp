@@ -3,19 +3,18 @@
 #pragma once
 
 #include "base/clip.hpp"
+#include "geometry/path_line_count.hpp"
 #include "raster/coverage/sub_pixels.hpp"
 #include "raster/path/curve.hpp"
 
 #include <algorithm>
-#include <cstddef>
 #include <cstdint>
 #include <limits>
 
 namespace coldbrick::raster {
 
-/// How far straight lines may lie from the curve that they stand for, in sub-pixels: 1/256 of a pixel, so
-/// that coverages come out right to 2/255 together with their rounding.
-constexpr double flatness = static_cast<double>(sub_pixels) / 256;
+/// How far straight lines may lie from the curve that they stand for, in sub-pixels.
+constexpr double flatness = geometry::path_flatness * real_sub_pixels;
 
 /// What of a stroke, or of an inside, can be seen.
 class VisibleArea {
@@ -82,17 +81,12 @@ class Flattening {
         stroke ///< at its ends, whose direction caps and joins follow, a curve is always halved
     };
 
-    /// @param most lines; more throw ArgumentError
-    Flattening(const VisibleArea& visible, Purpose purpose, std::size_t most)
-        : visible_(visible), purpose_(purpose), most_(most) {}
+    Flattening(const VisibleArea& visible, Purpose purpose) : visible_(visible), purpose_(purpose) {}
 
     /// Calls visit(point, t) for the end of each line from the parameter `begin` to `end`, in order.
     template <class Visit>
-    void flatten(const Curve& curve, double begin, double end, const Visit& visit) {
-        if (curve.is_straight()) {
-            count();
-            return visit(curve.point(end), end);
-        }
+    void flatten(const Curve& curve, double begin, double end, const Visit& visit) const {
+        if (curve.is_straight()) return visit(curve.point(end), end);
         halve(curve, {0, 1, curve.from(), curve.to()}, begin, end, visit);
     }
 
@@ -107,12 +101,11 @@ class Flattening {
     };
 
     template <class Visit>
-    void halve(const Curve& curve, const Stretch& whole, double begin, double end, const Visit& visit) {
+    void halve(const Curve& curve, const Stretch& whole, double begin, double end, const Visit& visit) const {
         if (whole.end <= begin || whole.begin >= end) return;
         const double off = curve.furthest_from_chord(whole.begin, whole.end);
         const bool has_end = whole.begin <= begin || whole.end >= end;
         if (off <= flatness || is_hidden(whole, off, has_end) || whole.end - whole.begin < 0x1p-40) {
-            count();
             return whole.end >= end ? visit(curve.point(end), end) : visit(whole.to, whole.end);
         }
         const double middle = (whole.begin + whole.end) / 2;
@@ -127,15 +120,8 @@ class Flattening {
                             visible_.passes_beside(stretch.from, stretch.to, off));
     }
 
-    void count() {
-        if (++count_ > most_) throw_too_many();
-    }
-    [[noreturn]] void throw_too_many() const;
-
     VisibleArea visible_;
     Purpose purpose_;
-    std::size_t most_;
-    std::size_t count_ = 0;
 };
 
 } // namespace coldbrick::raster

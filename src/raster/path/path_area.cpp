@@ -8,7 +8,7 @@
 
 namespace coldbrick::raster {
 
-void add_inside(std::span<const CurveContour> contours, Flattening& flattening, CoveredArea& area,
+void add_inside(std::span<const CurveContour> contours, const Flattening& flattening, CoveredArea& area,
                 AreaPart part, Inside inside) {
     const auto add = [&](SubPoint from, SubPoint to) {
         inside == Inside::added ? area.add(from, to, part) : area.add(to, from, part);
@@ -58,10 +58,10 @@ class NodeList {
 /// Strokes contours, one after the other.
 class ContourStroker {
   public:
-    ContourStroker(const ContourPen& pen, std::size_t most, CoveredArea& area, AreaPart part)
+    ContourStroker(const ContourPen& pen, CoveredArea& area, AreaPart part)
         : pen_(pen), visible_(area.clip(), pen.outline.reach()),
           visible_tips_(area.clip(), pen.outline.reach_of_tips()),
-          flattening_(visible_, Flattening::Purpose::stroke, most), outliner_(pen.outline, area, part),
+          flattening_(visible_, Flattening::Purpose::stroke), outliner_(pen.outline, area, part),
           nodes_(pen.shifted) {}
 
     void add(const CurveContour& contour) {
@@ -240,9 +240,9 @@ class ContourStroker {
 
 } // namespace
 
-void add_stroke(std::span<const CurveContour> contours, const ContourPen& pen, std::size_t most,
-                CoveredArea& area, AreaPart part) {
-    ContourStroker stroker(pen, most, area, part);
+void add_stroke(std::span<const CurveContour> contours, const ContourPen& pen, CoveredArea& area,
+                AreaPart part) {
+    ContourStroker stroker(pen, area, part);
     for (const CurveContour& contour : contours) stroker.add(contour);
 }
 

@@ -7,7 +7,6 @@
 #include "raster/path/flattening.hpp"
 #include "raster/path/outline.hpp"
 
-#include <cstddef>
 #include <cstdint>
 #include <span>
 #include <vector>
@@ -28,12 +27,11 @@ struct ContourPen {
 
 /// Adds what is inside contours, each closed by a straight line, or takes it away.
 enum class Inside : std::uint8_t { added, taken_away };
-void add_inside(std::span<const CurveContour> contours, Flattening& flattening, CoveredArea& area,
+void add_inside(std::span<const CurveContour> contours, const Flattening& flattening, CoveredArea& area,
                 AreaPart part, Inside inside = Inside::added);
 
 /// Adds the stroke of contours.
-/// @param most lines, as of Flattening
-void add_stroke(std::span<const CurveContour> contours, const ContourPen& pen, std::size_t most,
-                CoveredArea& area, AreaPart part);
+void add_stroke(std::span<const CurveContour> contours, const ContourPen& pen, CoveredArea& area,
+                AreaPart part);
 
 } // namespace coldbrick::raster

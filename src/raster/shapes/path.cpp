@@ -4,6 +4,7 @@
 #include "raster/coverage/covered_area.hpp"
 #include "raster/path/flat_lines.hpp"
 #include "raster/path/path_area.hpp"
+#include "raster/path/round_stroke.hpp"
 #include "raster/path/shape_contours.hpp"
 #include "raster/spans/span_queries.hpp"
 #include "raster/spans/span_union.hpp"
@@ -102,11 +103,10 @@ class ThinLines {
     Way way_{};
 };
 
-void add_thin(const Contours& contours, const RealPen& pen, std::size_t most_lines, SpanSink& parts) {
+void add_thin(const Contours& contours, const RealPen& pen, SpanSink& parts) {
     const DashPattern dashes(pen.dashes, pen.dash_offset);
     ThinLines lines(dashes, parts);
-    Flattening flattening(VisibleArea(parts.clip(), real_sub_pixels), Flattening::Purpose::inside,
-                          most_lines);
+    const Flattening flattening(VisibleArea(parts.clip(), real_sub_pixels), Flattening::Purpose::inside);
     for_each_line(contours, flattening, !pen.dashes.empty(), [&](const FlatLine& line) { lines.add(line); });
 }
 
@@ -116,25 +116,30 @@ constexpr RealPen outline{1, Cap::butt, Join::mitre, 4, {}, 0};
 
 void fill(const Path& path, const InsideRule& rule, SpanSink& sink) {
     CoveredArea area(sink.clip());
-    Flattening flattening(VisibleArea(sink.clip(), 0), Flattening::Purpose::inside, path.most_lines());
+    const Flattening flattening(VisibleArea(sink.clip(), 0), Flattening::Purpose::inside);
     const Contours contours = closed(contours_of(path));
     add_inside(contours, flattening, area, AreaPart::inside);
     const AreaRule inside{AreaRule::Kind::filled, rule.rule};
     if (rule.extent == FillExtent::tiling) return area.give_centres(inside, sink);
     SpanUnion all(sink.clip());
     area.give_centres(inside, all.parts());
-    add_thin(contours, outline, path.most_lines(), all.parts());
+    add_thin(contours, outline, all.parts());
     all.give(sink);
 }
 
 void stroke(const Path& path, const RealPen& pen, SpanSink& sink) {
     if (pen.width == 1) {
         SpanUnion all(sink.clip());
-        add_thin(contours_of(path), pen, path.most_lines(), all.parts());
+        add_thin(contours_of(path), pen, all.parts());
         return all.give(sink);
     }
+    if (pen.cap == Cap::round && pen.join == Join::round && pen.dashes.empty()) {
+        const Contours contours = contours_of(path);
+        const double radius = pen.width / 2 * real_sub_pixels;
+        if (is_crowded(contours, radius)) return round_stroke(contours, radius, true, sink);
+    }
     CoveredArea area(sink.clip());
-    add_stroke(contours_of(path), contour_pen(pen), path.most_lines(), area, AreaPart::stroke);
+    add_stroke(contours_of(path), contour_pen(pen), area, AreaPart::stroke);
     area.give_centres({AreaRule::Kind::stroked}, sink);
 }
 

@@ -5,12 +5,12 @@
 #include "raster/coverage/circle_coverage.hpp"
 #include "raster/coverage/covered_area.hpp"
 #include "raster/path/path_area.hpp"
+#include "raster/path/round_stroke.hpp"
 #include "raster/path/shape_contours.hpp"
 
 #include <algorithm>
 #include <cmath>
 #include <concepts>
-#include <limits>
 #include <optional>
 
 namespace coldbrick::raster {
@@ -18,7 +18,6 @@ namespace coldbrick::raster {
 namespace {
 
 constexpr double half_pixel = real_sub_pixels / 2;
-constexpr std::size_t any_number = std::numeric_limits<std::size_t>::max();
 
 /// Shapes that may be a whole ellipse.
 template <class S>
@@ -49,14 +48,6 @@ template <class S>
 concept Shifting =
     std::same_as<S, Dots> || std::same_as<S, Line> || std::same_as<S, Polyline> || std::same_as<S, Polygon>;
 
-template <class S>
-std::size_t most_lines(const S& shape) {
-    if constexpr (std::same_as<S, Path>)
-        return shape.most_lines();
-    else
-        return any_number;
-}
-
 /// What a path's or polygon's bare inside leaves out.
 template <class S>
 bool is_bare(const InsideRule& rule) {
@@ -79,13 +70,13 @@ template <class S>
 void add_rim(const S& shape, CoveredArea& area) {
     const ContourPen pen{
         {half_pixel, half_pixel, Cap::butt, Join::mitre, 4}, {}, 0, !std::same_as<S, Path>, false};
-    add_stroke(closed(contours_of(shape)), pen, most_lines(shape), area, AreaPart::rim);
+    add_stroke(closed(contours_of(shape)), pen, area, AreaPart::rim);
 }
 
 /// Adds a contour that has the whole area.
 void add_contour(const CurveContour& contour, CoveredArea& area, AreaPart part,
                  Inside inside = Inside::added) {
-    Flattening flattening(VisibleArea(area.clip(), 0), Flattening::Purpose::inside, any_number);
+    const Flattening flattening(VisibleArea(area.clip(), 0), Flattening::Purpose::inside);
     add_inside({&contour, 1}, flattening, area, part, inside);
 }
 
@@ -101,7 +92,7 @@ void add_inside(const Polygon& polygon, CoveredArea& area) {
     }
 }
 void add_inside(const Path& path, CoveredArea& area) {
-    Flattening flattening(VisibleArea(area.clip(), 0), Flattening::Purpose::inside, path.most_lines());
+    const Flattening flattening(VisibleArea(area.clip(), 0), Flattening::Purpose::inside);
     add_inside(contours_of(path), flattening, area, AreaPart::inside);
 }
 
@@ -119,7 +110,7 @@ void add_fill(const S& shape, const InsideRule& rule, CoveredArea& area) {
         const EllipseFrame frame = EllipseFrame::of(shape, half_pixel);
         add_contour(ellipse_contour(frame.centre, frame.across, frame.down), area, AreaPart::inside);
     } else if constexpr (std::same_as<S, Sector> || std::same_as<S, Segment>) {
-        Flattening flattening(VisibleArea(area.clip(), 0), Flattening::Purpose::inside, any_number);
+        const Flattening flattening(VisibleArea(area.clip(), 0), Flattening::Purpose::inside);
         add_inside(contours_of(shape), flattening, area, AreaPart::inside);
         add_rim(shape, area);
     } else {
@@ -186,7 +177,7 @@ void add_pen_stroke(const S& shape, const RealPen& real_pen, CoveredArea& area) 
         if (radius == 0) return add_pen_stroke(shape.box, real_pen, area);
         if (solid) return add_box_band(SubBox::of(shape.box), radius, pen.outline, area);
     }
-    add_stroke(contours_of(shape), pen, most_lines(shape), area, AreaPart::stroke);
+    add_stroke(contours_of(shape), pen, area, AreaPart::stroke);
 }
 
 /// The area's own parts, and how they are put together.
@@ -207,6 +198,12 @@ AreaRule add_aligned_stroke(const S& shape, RealPen pen, Alignment alignment, co
         area_rule<S>(inside ? AreaRule::Kind::stroked_inside : AreaRule::Kind::stroked_outside, filled);
     rule.tiling = false;
     return rule;
+}
+
+/// True if a path's stroke may be all that lies within its radius.
+bool is_round(const RealPen& pen, Alignment alignment) {
+    return pen.cap == Cap::round && pen.join == Join::round && pen.dashes.empty() &&
+           alignment == Alignment::centred;
 }
 
 SmoothRing ring_about(const Ellipse& circle, double outwards, double inwards) {
@@ -271,6 +268,12 @@ void stroke_smooth(const S& shape, const RealPen& pen, Alignment alignment, cons
             return stroke_smooth(*ellipse, pen, alignment, filled, sink);
     const double tips = pen.join == Join::mitre ? pen.mitre_limit : 0;
     if (!may_show(shape, (pen.width + 1) * std::max(2.0, tips), sink.clip())) return;
+    if constexpr (std::same_as<S, Path>)
+        if (is_round(pen, alignment)) {
+            const Contours contours = contours_of(shape);
+            const double radius = pen.width / 2 * real_sub_pixels;
+            if (is_crowded(contours, radius)) return round_stroke(contours, radius, false, sink);
+        }
     if constexpr (std::same_as<S, Ellipse>)
         if (is_circle(shape) && pen.dashes.empty()) return add_coverage(ring_of(shape, pen, alignment), sink);
     CoveredArea area(sink.clip());
@@ -293,6 +296,12 @@ OutermostPlaces outermost_smooth(const S& shape, const RealPen& pen, Alignment a
     if constexpr (Elliptic<S>)
         if (const auto ellipse = whole_ellipse(shape))
             return outermost_smooth(*ellipse, pen, alignment, filled);
+    if constexpr (std::same_as<S, Path>)
+        if (is_round(pen, alignment)) {
+            const Contours contours = contours_of(shape);
+            const double radius = pen.width / 2 * real_sub_pixels;
+            if (is_crowded(contours, radius)) return outermost_of_round_stroke(contours, radius);
+        }
     CoveredArea area(everywhere);
     add_aligned_stroke(shape, pen, alignment, filled, area);
     return corners_of(area);

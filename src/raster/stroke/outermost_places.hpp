@@ -26,6 +26,8 @@ struct OutermostPlaces {
     /// How far, in pixels, pixels may lie beyond all places: a pixel's rounding, or a cap that is not among
     /// them.
     long double beyond = 1;
+    /// True if nothing is thinner than pixels, so that there are pixels near each outermost place.
+    bool fat = false;
 
     /// The four outermost points of a disc.
     void add_disc(PixelVector centre, long double radius) {
@@ -74,6 +76,7 @@ class OutermostSearch {
     [[nodiscard]] Box run() {
         for (const Side side : {Side::left, Side::right, Side::top, Side::bottom})
             if (!look_on(side)) return tight_box(everywhere, rasterise_);
+        for (const Side side : {Side::left, Side::right, Side::top, Side::bottom}) look_beyond(side);
         return seen_.box();
     }
 
@@ -113,6 +116,29 @@ class OutermostSearch {
             look_near(place);
         }
         return true;
+    }
+
+    /// Looks at all rows or columns between the outermost pixel that has been found and the outermost place: where a
+    /// shape is thinner than a pixel, its pixels lie anywhere along it. Strips of too many pixels are left out.
+    void look_beyond(Side side) {
+        constexpr double most_pixels = 1 << 20;
+        if (seen_.empty() || outline_.places.empty()) return;
+        base::Clip strip = around(outline_.places.front(), 0);
+        for (const PixelVector place : outline_.places) {
+            const base::Clip one = around(place, outline_.beyond + 1);
+            strip = {std::min(strip.left, one.left), std::min(strip.top, one.top),
+                     std::max(strip.right, one.right), std::max(strip.bottom, one.bottom)};
+        }
+        const base::Clip& found = seen_.clip();
+        if (side == Side::left) strip.right = std::min(strip.right, found.left);
+        if (side == Side::right) strip.left = std::max(strip.left, found.right);
+        if (side == Side::top) strip.bottom = std::min(strip.bottom, found.top);
+        if (side == Side::bottom) strip.top = std::max(strip.top, found.bottom);
+        const std::int64_t columns = strip.right - strip.left;
+        const std::int64_t rows = strip.bottom - strip.top;
+        const bool is_gap = columns > 3 && rows > 3; // more than the strip's own margin
+        if (is_gap && static_cast<double>(columns) * static_cast<double>(rows) <= most_pixels)
+            seen_.look(strip, rasterise_);
     }
 
     /// Looks around a place, ever further until there are pixels: sharp corners have none nearby.

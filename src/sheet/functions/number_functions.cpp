@@ -61,6 +61,7 @@ double furthest(const Arguments& arguments, Better better) {
     if (const auto* const list = std::get_if<List>(&arguments.value(0));
         list != nullptr && arguments.size() == 1) {
         if ((*list)->empty()) arguments.fail_at(0, "the list is empty");
+        arguments.take_steps((*list)->size());
         double result = 0;
         for (std::size_t i = 0; i < (*list)->size(); ++i) {
             const auto* const number = std::get_if<double>(&(**list)[i]);

@@ -7,6 +7,8 @@
 #include "support/pixel_set.hpp"
 #include "support/rules.hpp"
 
+#include <coldbrick/bounds.hpp>
+#include <coldbrick/drawing.hpp>
 #include <coldbrick/path_of.hpp>
 #include <coldbrick/region.hpp>
 
@@ -351,10 +353,28 @@ TEST(Smooth, MoreLinesThanAPathMayHaveAreRefused) {
     for (const Edges edges : {Edges::crisp, Edges::smooth}) {
         Fill fill{Colour(255, 255, 255)};
         fill.edges = edges;
-        EXPECT_THROW(draw(image, path, fill), ArgumentError);
-        EXPECT_EQ(region(path, fill, Box{100, 100, 5, 5}).area(),
-                  0); // where there is nothing, nothing is counted
+        const Stroke dashed{.paint = Colour(255, 255, 255), .width = 3, .dashes = {{2, 2}, 0}, .edges = edges};
+        const std::vector<Shape> list{Box{0, 0, 9, 9}, path};
+        Drawing drawing;
+        // Whatever is asked of it, and whatever of it a clip shows.
+        for (const ImageView& view : {image.view(), image.view().clipped({39, 0, 1, 1})}) {
+            EXPECT_THROW(draw(view, path, fill), ArgumentError);
+            EXPECT_THROW(draw(view, path, dashed), ArgumentError);
+            EXPECT_THROW(draw(view, path, fill, dashed), ArgumentError);
+            EXPECT_THROW(draw(view, std::span(list), fill), ArgumentError);
+            EXPECT_THROW(draw(view, std::span(list), fill, dashed), ArgumentError);
+        }
+        EXPECT_THROW((void)region(path, fill, Box{100, 100, 5, 5}), ArgumentError);
+        EXPECT_THROW((void)bounds(path, dashed), ArgumentError);
+        EXPECT_THROW(drawing.add(path, fill, dashed), ArgumentError);
     }
+    // 256 lines stand for it; dashes do not count.
+    path.limit_lines(256);
+    draw(image.view().clipped({39, 0, 1, 1}), path, Fill{Colour(255, 255, 255)});
+    draw(image.view().clipped({39, 0, 1, 1}), path,
+         Stroke{.paint = Colour(), .width = 3, .dashes = {{0.5, 0.5}, 0}, .edges = Edges::smooth});
+    path.limit_lines(255);
+    EXPECT_THROW(draw(image, path, Fill{Colour(255, 255, 255)}), ArgumentError);
     for (int x = 0; x < window.width; ++x) EXPECT_EQ(image.pixel({x, 20}).red, 0);
 }
 

@@ -273,10 +273,10 @@ TEST(Dashes, ValuesOutsideTheirRangesAreNamed) {
         return [&image, stroke = dashed(1, std::move(lengths), offset)] { draw(image, Line{}, stroke); };
     };
     expect_errors<ArgumentError>({
-        {draw_with({3, -1}, 0), "dash length -1 is below 0"},
-        {draw_with({0, 0, 0}, 0), "dash lengths that add up to 0 are below 0.125"},
-        {draw_with({3, std::nan("")}, 0), "dash length nan is not a finite number"},
-        {draw_with({3}, std::numeric_limits<double>::infinity()), "dash offset inf is not a finite number"},
+        {draw_with({3, -1}, 0), "dash length -1 is outside 0..1099511627776"},
+        {draw_with({0, 0, 0}, 0), "sum of the dash lengths 0 is outside 0.125..1099511627776"},
+        {draw_with({3, std::nan("")}, 0), "dash length nan is outside 0..1099511627776"},
+        {draw_with({3}, std::numeric_limits<double>::infinity()), "dash offset inf is outside -1099511627776..1099511627776"},
     });
     EXPECT_EQ(image.pixel({0, 0}), Colour(0, 0, 0));
 }

@@ -1,4 +1,4 @@
-#include "image/draw_pipeline.hpp"
+#include "image/rasterise.hpp"
 
 #include <algorithm>
 

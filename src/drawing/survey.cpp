@@ -155,6 +155,14 @@ bool mixes(const Drawing& drawing) {
                                [&](const Drawing::Item& item) { return std::visit(item_mixes, item); });
 }
 
+/// True if a group of the drawing, or in one, is a layer.
+bool has_layers(const Drawing& drawing) {
+    return std::ranges::any_of(drawing.items(), [](const Drawing::Item& item) {
+        const auto* const group = std::get_if<Drawing::Group>(&item);
+        return group != nullptr && (group->style.layer || has_layers(*group->drawing));
+    });
+}
+
 } // namespace
 
 const Backdrop& Backdrop::lowest() const {
@@ -449,10 +457,19 @@ void Survey::take_unchanged(const Box& changed, std::int32_t number, std::vector
 
 void Survey::paint_layer(const ImageView& part, const Drawing::Group& group, std::int32_t number,
                          std::int32_t first) {
-    const ImageView shown = shown_by(part, group.style);
+    const ImageView whole = shown_by(part, group.style);
+    if (whole.clip().empty()) return;
+    const auto spans_of = [&group](const ImageView& view) {
+        std::vector<Span> spans;
+        draw_in_clip(view, group.style, [&](const ImageView& own) { add_rows(own.clip(), spans); });
+        return spans;
+    };
+    std::vector<Span> covered = spans_of(whole);
+    if (backdrop_ == nullptr) take_unchanged(changed_by(whole, group).clip(), number, covered);
+    // Layers within the layer cover all of their clips, too.
+    const bool all = backdrop_ != nullptr || has_layers(*group.drawing);
+    const ImageView shown = all ? whole : changed_by(whole, group);
     if (shown.clip().empty()) return;
-    std::vector<Span> covered;
-    draw_in_clip(shown, group.style, [&](const ImageView& own) { add_rows(own.clip(), covered); });
     PixelNumbers finally(owners_ ? Box() : shown.clip());
     const Backdrop backdrop{shown, *group.style.layer, backdrop_, finally, mixes(*group.drawing)};
     if (!owners_) note_finally(backdrop, group, finally);
@@ -461,12 +478,11 @@ void Survey::paint_layer(const ImageView& part, const Drawing::Group& group, std
     const auto in_clip = [&](const auto& use) { draw_in_clip(layer.view(), group.style, use); };
     if (!owners_) {
         in_clip([&](const ImageView& own) { inner.hide(own, *group.drawing, first); });
-        hide_in_layer(inner, covered, number);
+        hide_in_layer(inner, spans_of(shown), number);
     }
     in_clip([&](const ImageView& own) { inner.paint(own, *group.drawing, first); });
     std::vector<Span> owned;
     if (owners_) owned = covers_.hidden(shown, group, layer);
-    if (backdrop_ == nullptr) take_unchanged(changed_by(shown, group).clip(), number, covered);
     paint_and_compare(
         shown, covered, number, [&] { lay(shown, group, layer); },
         [&](const Span& run) {

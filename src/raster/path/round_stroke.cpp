@@ -9,6 +9,7 @@
 #include <cmath>
 #include <cstddef>
 #include <cstdint>
+#include <limits>
 #include <vector>
 
 namespace coldbrick::raster {
@@ -20,11 +21,12 @@ struct Line {
     SubPoint to;
 };
 
-double distance(const Line& line, SubVector from_start) {
+/// From the nearest point of a line to one that is seen from its beginning.
+SubVector from_nearest(const Line& line, SubVector from_start) {
     const SubVector way = SubVector::between(line.from, line.to);
     const double square = dot(way, way);
     const double share = square == 0 ? 0 : std::clamp(dot(from_start, way) / square, 0.0, 1.0);
-    return (from_start + -share * way).length();
+    return from_start + -share * way;
 }
 
 /// A square of pixels, whose sides are multiples of its size.
@@ -56,48 +58,68 @@ class RoundStroke {
     void give() {
         const base::Clip& clip = sink_.clip();
         if (clip.empty()) return;
-        std::int64_t size = smallest;
-        while (size < clip.right - clip.left || size < clip.bottom - clip.top) size *= 2;
+        constexpr std::int64_t size = 1024; // whatever the clip is, so that a tile always has the same lines
         numbers_.resize(lines_.size());
         for (std::size_t i = 0; i < lines_.size(); ++i) numbers_[i] = static_cast<std::uint32_t>(i);
-        const auto down_to = [size](std::int64_t at) { return at & -size; };
+        const auto down_to = [](std::int64_t at) { return at & -size; };
         for (std::int64_t y = down_to(clip.top); y < clip.bottom; y += size)
             for (std::int64_t x = down_to(clip.left); x < clip.right; x += size)
                 give({x, y, size}, 0, lines_.size());
     }
 
   private:
-    static constexpr std::int64_t smallest = 16;
+    /// A line that may reach a tile, as its middle sees it.
+    struct Seen {
+        std::uint32_t number;
+        double away;
+        SubVector direction;
+    };
 
     /// @param begin,end of numbers_, of the lines that may reach the tile
     void give(const Tile& tile, std::size_t begin, std::size_t end) {
         const base::Clip clip = shown(tile);
         if (clip.empty()) return;
-        const std::size_t first = numbers_.size();
-        const SubPoint corner = SubPoint::of_pixel(tile.x, tile.y);
         const double half = static_cast<double>(tile.size) * real_sub_pixels / 2;
         const double reach = half * std::sqrt(2.0);
-        constexpr double rounding = 8; // of positions, in sub-pixels, far below a pixel
+        const SubPoint corner = SubPoint::of_pixel(tile.x, tile.y);
+        const double to_middle = half - real_sub_pixels / 2; // from the centre of the first pixel
+        seen_.clear();
+        double nearest = std::numeric_limits<double>::infinity();
         for (std::size_t i = begin; i < end; ++i) {
             const Line& line = lines_[numbers_[i]];
             const SubVector to_corner = SubVector::between(line.from, corner);
-            const SubVector to_middle{to_corner.x + half - real_sub_pixels / 2,
-                                      to_corner.y + half - real_sub_pixels / 2};
-            const double away = distance(line, to_middle);
-            if (away + reach + rounding < radius_) {
-                numbers_.resize(first);
-                return fill(clip);
-            }
-            if (away - reach - rounding <= radius_) numbers_.push_back(numbers_[i]);
+            const SubVector way = from_nearest(line, {to_corner.x + to_middle, to_corner.y + to_middle});
+            const double away = way.length();
+            if (away + reach + rounding < radius_) return fill(clip);
+            if (away - reach - rounding > radius_) continue;
+            nearest = std::min(nearest, away);
+            seen_.push_back({numbers_[i], away, away == 0 ? SubVector() : (1 / away) * way});
         }
+        if (seen_.empty()) return;
+        const std::size_t first = numbers_.size();
+        keep_needed(reach, nearest);
         const std::size_t last = numbers_.size();
-        if (first < last && tile.size == smallest)
+        // Of many lines, fewer are needed in smaller tiles.
+        constexpr std::size_t few = 8;
+        if (tile.size <= (last - first <= few ? 16 : 4))
             give_edge(clip, first, last);
-        else if (first < last)
+        else
             for (const std::int64_t y : {tile.y, tile.y + tile.size / 2})
                 for (const std::int64_t x : {tile.x, tile.x + tile.size / 2})
                     give({x, y, tile.size / 2}, first, last);
         numbers_.resize(first);
+    }
+
+    /// Keeps the lines that may be nearest to some place of the tile. Away from its middle, the distances of two lines
+    /// change at rates that differ by the difference of their directions, and of that by the reach over the distance.
+    void keep_needed(double reach, double nearest) {
+        const auto best = std::ranges::find(seen_, nearest, &Seen::away);
+        const SubVector direction = best->direction;
+        const double bend = nearest > 2 * reach ? reach * reach / (nearest - reach) : std::numeric_limits<double>::infinity();
+        for (const Seen& line : seen_) {
+            const double turn = (line.direction - direction).length();
+            if (line.away - nearest <= turn * reach + bend + rounding) numbers_.push_back(line.number);
+        }
     }
 
     [[nodiscard]] base::Clip shown(const Tile& tile) const {
@@ -116,31 +138,40 @@ class RoundStroke {
         CoveredArea area(clip);
         const OutlinePen pen{radius_, radius_, Cap::round, Join::round, 1};
         Outliner outliner(pen, area, AreaPart::stroke);
-        for (std::size_t i = first; i < last; ++i) {
-            const Line& line = lines_[numbers_[i]];
-            if (line.from == line.to) {
-                outliner.add_dot(line.from, {1, 0}, {});
-            } else {
-                const OutlineNode nodes[] = {{line.from, true}, {line.to, true}};
-                outliner.add_open(nodes, {});
-            }
+        for (std::size_t i = first; i < last;) {
+            nodes_.assign(1, {lines_[numbers_[i]].from, true});
+            // Lines that follow each other are one.
+            do {
+                const SubPoint to = lines_[numbers_[i]].to;
+                if (to != nodes_.back().at) nodes_.push_back({to, true});
+                ++i;
+            } while (i < last && numbers_[i] == numbers_[i - 1] + 1 &&
+                     lines_[numbers_[i]].from == nodes_.back().at);
+            if (nodes_.size() == 1)
+                outliner.add_dot(nodes_.front().at, {1, 0}, {});
+            else
+                outliner.add_open(nodes_, {});
         }
         const AreaRule rule{AreaRule::Kind::stroked};
         if (!crisp_) return area.give(rule, sink_);
         SpanSink::run_within(clip, sink_, [&](SpanSink& inside) { area.give_centres(rule, inside); });
     }
 
+    static constexpr double rounding = 8; ///< of positions, in sub-pixels, far below a pixel
+
     double radius_;
     bool crisp_;
     SpanSink& sink_;
     std::vector<Line> lines_;
+    std::vector<Seen> seen_;             ///< by one tile
+    std::vector<OutlineNode> nodes_;     ///< of lines that follow each other
     std::vector<std::uint32_t> numbers_; ///< all lines, then those of the tiles that are being divided
 };
 
 } // namespace
 
 bool is_crowded(std::span<const CurveContour> contours, double radius) {
-    constexpr double least_radius = 8 * real_sub_pixels;
+    constexpr double least_radius = 4 * real_sub_pixels;
     if (radius < least_radius) return false;
     double length = 0;
     double lines = 0;
@@ -149,7 +180,7 @@ bool is_crowded(std::span<const CurveContour> contours, double radius) {
             length += curve.longest();
             lines += std::max(1.0, std::sqrt(curve.furthest_from_chord(0, 1) / flatness));
         }
-    return lines > 8 && length < lines * radius / 4;
+    return lines > 8 && length < lines * radius;
 }
 
 OutermostPlaces outermost_of_round_stroke(std::span<const CurveContour> contours, double radius) {

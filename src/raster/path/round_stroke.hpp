@@ -18,8 +18,8 @@ namespace coldbrick::raster {
 [[nodiscard]] bool is_crowded(std::span<const CurveContour> contours, double radius);
 
 /// Adds all that lies within the radius of contours. Squares of pixels that lie wholly within the radius of one line
-/// are full, those that no line reaches empty; others are divided, down to 16 x 16 pixels, whose areas are worked out
-/// from the lines at whose edges they lie. So time follows the pixels along the stroke's edge and the lines near them.
+/// are full, those that no line reaches empty; others are divided, down to 16 x 16 pixels or, where many
+/// lines are near, 4 x 4, whose areas are worked out from the lines at whose edges they lie. So time follows the pixels along the stroke's edge and the lines near them.
 /// @param crisp whether pixels count by their centres
 void round_stroke(std::span<const CurveContour> contours, double radius, bool crisp, SpanSink& sink);
 

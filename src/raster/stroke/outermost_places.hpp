@@ -104,18 +104,29 @@ class OutermostSearch {
         }
     }
 
-    /// False if there are too many places to look at.
+    /// False if there are too many places to look at, and none of them need be where the others are.
     [[nodiscard]] bool look_on(Side side) {
         constexpr std::size_t most_places = 64;
+        looked_at_.clear();
         std::vector<PixelVector> order = outline_.places;
         std::ranges::sort(order, std::greater<>(), [side](PixelVector place) { return reach(side, place); });
         std::size_t looked_at = 0;
         for (const PixelVector place : order) {
             if (!seen_.empty() && reach(side, place) + outline_.beyond <= reached(side)) break;
-            if (++looked_at > most_places) return false;
+            if (has_been_looked_at(place)) continue;
+            if (++looked_at > most_places) return outline_.fat;
             look_near(place);
+            looked_at_.push_back(place);
         }
         return true;
+    }
+
+    /// True if the pixels about a place lie in the square that has been looked at around another one.
+    [[nodiscard]] bool has_been_looked_at(PixelVector place) const {
+        const long double near = outline_.slack - 2;
+        return std::ranges::any_of(looked_at_, [&](PixelVector other) {
+            return std::abs(place.x - other.x) <= near && std::abs(place.y - other.y) <= near;
+        });
     }
 
     /// Looks at all rows or columns between the outermost pixel that has been found and the outermost place: where a
@@ -174,6 +185,7 @@ class OutermostSearch {
     const OutermostPlaces& outline_;
     Rasterise rasterise_;
     SeenPixels seen_;
+    std::vector<PixelVector> looked_at_; ///< on one side
 };
 
 /// The tight box of the pixels that rasterise(sink) adds, in a time that does not depend on how large the

@@ -20,7 +20,7 @@ namespace [[gnu::visibility("default")]] coldbrick {
 
 /// A text and the box that it tells of.
 struct Caption {
-    std::string text; ///< UTF-8
+    std::string text; ///< UTF-8; an empty one takes no place, but others keep clear of its box
     Box box;
 };
 

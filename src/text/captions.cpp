@@ -128,19 +128,31 @@ class PlaceFinder {
         return result;
     }
 
+    /// Obstacles from top to bottom.
+    struct Obstacles {
+        std::vector<Box> boxes;
+        std::int64_t tallest = 0;
+    };
+    [[nodiscard]] Obstacles obstacles_in(const Box& window) const {
+        Obstacles result;
+        obstacles_.find(window, [&](const Box& one) {
+            result.boxes.push_back(one);
+            result.tallest = std::max(result.tallest, one.height);
+            return false;
+        });
+        std::ranges::sort(result.boxes, {}, &Box::y);
+        return result;
+    }
+
     /// The free place nearest to a box; an empty box if there is none. It is looked for in a window around the
     /// box, ever larger until nothing outside can be nearer.
     [[nodiscard]] Box nearest_free(const Box& box, const Box& size) const {
-        for (std::int64_t reach = 2 * std::max(size.width, size.height) + gap_;; reach *= 2) {
+        for (std::int64_t reach = size.height + gap_;; reach *= 2) {
             const auto beyond = [&](std::int64_t extent) { return reach + extent; };
             const Box window{box.x - beyond(size.width), box.y - beyond(size.height),
                              box.width + 2 * beyond(size.width), box.height + 2 * beyond(size.height)};
-            std::vector<Box> obstacles;
-            obstacles_.find(window, [&](const Box& one) {
-                obstacles.push_back(one);
-                return false;
-            });
-            const Box place = nearest_free(box, size, window.intersection(picture_), obstacles, gap_);
+            const Obstacles obstacles = obstacles_in(window);
+            const Box place = nearest_free_in(box, size, window.intersection(picture_), obstacles);
             const bool is_all = window.intersection(picture_) == picture_;
             const auto seen = static_cast<double>(reach);
             if (is_all || (!place.empty() && squared_distance(place, box) <= seen * seen)) return place;
@@ -151,11 +163,11 @@ class PlaceFinder {
     /// obstacle or the part's side and is free still: so it is enough to look at the rows where that may be, and at
     /// some more to be near.
     /// @param obstacles all that meet the part
-    [[nodiscard]] static Box nearest_free(const Box& box, const Box& size, const Box& part,
-                                          const std::vector<Box>& obstacles, std::int64_t gap) {
-        std::vector<std::int64_t> rows{part.y, part.end_y() - size.height, box.y, box.y - gap - size.height,
-                                       box.end_y() + gap};
-        for (const Box& one : obstacles) {
+    [[nodiscard]] Box nearest_free_in(const Box& box, const Box& size, const Box& part,
+                                      const Obstacles& obstacles) const {
+        std::vector<std::int64_t> rows{part.y, part.end_y() - size.height, box.y, box.y - gap_ - size.height,
+                                       box.end_y() + gap_};
+        for (const Box& one : obstacles.boxes) {
             rows.push_back(one.end_y());
             rows.push_back(one.y - size.height);
         }
@@ -182,11 +194,11 @@ class PlaceFinder {
 
     /// The same with the plate's row given.
     [[nodiscard]] static Box nearest_free_in_row(const Box& box, Box plate, const Box& part,
-                                                 const std::vector<Box>& obstacles) {
+                                                 const Obstacles& obstacles) {
         std::vector<std::pair<std::int64_t, std::int64_t>> taken; // columns where the plate may not begin
-        for (const Box& one : obstacles)
-            if (one.y < plate.end_y() && plate.y < one.end_y())
-                taken.emplace_back(one.x - plate.width + 1, one.end_x());
+        auto one = std::ranges::lower_bound(obstacles.boxes, plate.y - obstacles.tallest, {}, &Box::y);
+        for (; one != obstacles.boxes.end() && one->y < plate.end_y(); ++one)
+            if (plate.y < one->end_y()) taken.emplace_back(one->x - plate.width + 1, one->end_x());
         std::ranges::sort(taken);
         std::int64_t best = 0;
         auto least = std::numeric_limits<std::int64_t>::max();
@@ -263,6 +275,10 @@ std::vector<PlacedCaption> place_captions(std::span<const Caption> captions, con
     PlaceFinder finder(picture, style.gap, boxes);
     std::vector<PlacedCaption> result;
     for (const Caption& caption : captions) {
+        if (caption.text.empty()) { // which takes no place
+            result.push_back({Text("", {}, style.text), {}, std::nullopt, true});
+            continue;
+        }
         const Text text = text_within(caption, picture, style, plate);
         Box size = text.plate_box(plate);
         const Box whole = size;

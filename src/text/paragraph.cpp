@@ -117,10 +117,16 @@ std::u32string Paragraph::missing() const {
 }
 
 std::vector<Paragraph::Run> Paragraph::runs(std::size_t begin, std::size_t end) const {
+    // More marks on one letter than any text has take shaping a time that grows with their square.
+    constexpr int most_marks = 64;
+    int marks = 0;
     std::vector<Run> result;
     for (std::size_t i = begin; i < end; ++i) {
         const std::int8_t level = levels_.empty() ? std::int8_t{0} : levels_[i];
-        if (!result.empty() && result.back().face == face_of_[i] && result.back().level == level)
+        marks = is_mark(characters_[i]) ? marks + 1 : 0;
+        const bool goes_on = marks <= most_marks;
+        if (!goes_on) marks = 0;
+        if (goes_on && !result.empty() && result.back().face == face_of_[i] && result.back().level == level)
             result.back().end = i + 1;
         else
             result.push_back({i, i + 1, face_of_[i], level});

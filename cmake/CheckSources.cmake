@@ -1,5 +1,6 @@
-# The target check_sources: clang-format over all sources, and clang-tidy over the library, the tool and the examples. A
-# layer is one source here (COLDBRICK_UNITY), and is looked at again only when it was compiled again.
+# The target check_sources: clang-format over all sources, and clang-tidy over all that the library, the tool and the
+# examples consist of. Sources are compiled in batches here (COLDBRICK_UNITY), and a target is looked at again only when
+# it was compiled again.
 find_program(CLANG_FORMAT clang-format REQUIRED)
 find_program(CLANG_TIDY clang-tidy REQUIRED)
 
@@ -14,19 +15,60 @@ add_custom_command(OUTPUT ${stamps}/format
     DEPENDS ${formatted} ${PROJECT_SOURCE_DIR}/.clang-format COMMENT "Checking the sources' form" VERBATIM)
 set(checked ${stamps}/format)
 
-# add_tidy(TARGET SOURCE)
-function(add_tidy target source)
-    add_custom_command(OUTPUT ${stamps}/${target}
-        COMMAND ${CLANG_TIDY} -p ${PROJECT_BINARY_DIR} --quiet --checks=-bugprone-suspicious-include ${source}
-        COMMAND ${CMAKE_COMMAND} -E touch ${stamps}/${target}
-        DEPENDS $<TARGET_OBJECTS:${target}> ${PROJECT_SOURCE_DIR}/.clang-tidy COMMENT "Checking ${target}" VERBATIM)
-    set(checked ${checked} ${stamps}/${target} PARENT_SCOPE)
+# add_tidy(TARGET): a command for each batch of the target's sources, or for each source.
+function(add_tidy target)
+    get_target_property(sources ${target} SOURCES)
+    list(FILTER sources INCLUDE REGEX "\\.cpp$")
+    if(NOT sources)
+        return()
+    endif()
+    get_target_property(batch ${target} UNITY_BUILD_BATCH_SIZE)
+    get_target_property(in_batches ${target} UNITY_BUILD)
+    get_target_property(folder ${target} BINARY_DIR)
+    get_target_property(source_folder ${target} SOURCE_DIR)
+    set(looked_at "")
+    set(count 0) # of sources in batches; those with options of their own are compiled apart
+    foreach(source IN LISTS sources)
+        set(apart FALSE)
+        foreach(property COMPILE_OPTIONS COMPILE_DEFINITIONS)
+            get_source_file_property(own ${source} DIRECTORY ${source_folder} ${property})
+            if(own)
+                set(apart TRUE)
+            endif()
+        endforeach()
+        if(in_batches AND NOT apart)
+            math(EXPR count "${count} + 1")
+        else()
+            cmake_path(ABSOLUTE_PATH source BASE_DIRECTORY ${source_folder})
+            list(APPEND looked_at ${source})
+        endif()
+    endforeach()
+    if(count GREATER 0)
+        math(EXPR last "(${count} - 1) / ${batch}")
+        foreach(number RANGE ${last})
+            list(APPEND looked_at ${folder}/CMakeFiles/${target}.dir/Unity/unity_${number}_cxx.cxx)
+        endforeach()
+    endif()
+    foreach(source IN LISTS looked_at)
+        cmake_path(GET source STEM stem)
+        set(stamp ${stamps}/${target}_${stem})
+        add_custom_command(OUTPUT ${stamp}
+            COMMAND ${CLANG_TIDY} -p ${PROJECT_BINARY_DIR} --quiet --checks=-bugprone-suspicious-include ${source}
+            COMMAND ${CMAKE_COMMAND} -E touch ${stamp}
+            DEPENDS $<TARGET_OBJECTS:${target}> ${PROJECT_SOURCE_DIR}/.clang-tidy
+            COMMENT "Checking ${target}, ${stem}" VERBATIM)
+        list(APPEND checked ${stamp})
+    endforeach()
+    set(checked ${checked} PARENT_SCOPE)
 endfunction()
-foreach(layer base geometry raster paint image drawing files sheet)
-    add_tidy(coldbrick_${layer} ${PROJECT_BINARY_DIR}/src/CMakeFiles/coldbrick_${layer}.dir/Unity/unity_0_cxx.cxx)
-endforeach()
-add_tidy(coldbrick_tool ${PROJECT_BINARY_DIR}/apps/coldbrick/CMakeFiles/coldbrick_tool.dir/Unity/unity_0_cxx.cxx)
-foreach(example own_buffer compose)
-    add_tidy(${example} ${PROJECT_SOURCE_DIR}/examples/${example}.cpp)
+
+foreach(folder src apps/coldbrick examples)
+    get_property(targets DIRECTORY ${PROJECT_SOURCE_DIR}/${folder} PROPERTY BUILDSYSTEM_TARGETS)
+    foreach(target IN LISTS targets)
+        get_target_property(type ${target} TYPE)
+        if(NOT type MATCHES "INTERFACE_LIBRARY|UTILITY")
+            add_tidy(${target})
+        endif()
+    endforeach()
 endforeach()
 add_custom_target(check_sources DEPENDS ${checked})

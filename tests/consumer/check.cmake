@@ -24,13 +24,17 @@ run(${WORK}/installed/bin/coldbrick --version)
 file(GLOB_RECURSE pc_file ${WORK}/installed/coldbrick-core.pc)
 cmake_path(GET pc_file PARENT_PATH pc_folder)
 set(ENV{PKG_CONFIG_PATH} ${pc_folder})
-execute_process(COMMAND pkg-config --static --cflags --libs --define-variable=prefix=${WORK}/installed coldbrick-core
-    OUTPUT_VARIABLE pc_flags OUTPUT_STRIP_TRAILING_WHITESPACE COMMAND_ERROR_IS_FATAL ANY)
-separate_arguments(pc_flags UNIX_COMMAND "${pc_flags}")
-separate_arguments(flags UNIX_COMMAND "${FLAGS}")
-run(${COMPILER} -std=c++20 ${flags} ${CMAKE_CURRENT_LIST_DIR}/core_only.cpp -o ${WORK}/by_pkg_config ${pc_flags})
 set(ENV{LD_LIBRARY_PATH} ${pc_folder}/..)
-run(${WORK}/by_pkg_config)
+separate_arguments(flags UNIX_COMMAND "${FLAGS}")
+foreach(case IN ITEMS "core_only;coldbrick-core" "core_only;--static;coldbrick-core" "everything;coldbrick"
+        "everything;--static;coldbrick")
+    list(POP_FRONT case main)
+    execute_process(COMMAND pkg-config --cflags --libs --define-variable=prefix=${WORK}/installed ${case}
+        OUTPUT_VARIABLE pc_flags OUTPUT_STRIP_TRAILING_WHITESPACE COMMAND_ERROR_IS_FATAL ANY)
+    separate_arguments(pc_flags UNIX_COMMAND "${pc_flags}")
+    run(${COMPILER} -std=c++20 ${flags} ${CMAKE_CURRENT_LIST_DIR}/${main}.cpp -o ${WORK}/by_pkg_config ${pc_flags})
+    run(${WORK}/by_pkg_config)
+endforeach()
 
 # A component that does not exist is refused by its name.
 execute_process(COMMAND ${CMAKE_COMMAND} -G Ninja -S ${CMAKE_CURRENT_LIST_DIR} -B ${WORK}/wrong -DMAIN=core_only.cpp

@@ -89,4 +89,32 @@ TEST(Bounds, OfHugeShapesAreWhereTheirIdealEdgesAre) {
     EXPECT_EQ(bounds(Line{{0, 0}, {2000000000, 0}}, dashed), (Box{0, -4, 11, 8}));
 }
 
+TEST(Bounds, OfSliversAreTight) {
+    const Segment turned{Ellipse{Box{21, 32, 1, 22}, degrees(-99.26074488177903)}, degrees(55),
+                         degrees(-292.0071626108547)};
+    const Stroke inside{
+        .paint = {}, .width = 8, .cap = Cap::round, .alignment = Alignment::inside, .edges = Edges::crisp};
+    EXPECT_EQ(bounds(turned, inside), (Box{12, 43, 10, 2}));
+    EXPECT_EQ(bounds(turned, inside), region(turned, inside).bounds());
+    // Thinner than a pixel for hundreds of pixels from their corners.
+    const Fill bare{.paint = {}, .extent = FillExtent::tiling};
+    for (const int lean : {0, 1, 2, 3, 7, 40, 150}) {
+        const Polygon slivers[] = {Polygon({{0, 0}, {lean, 400}, {lean + 1, 400}}),
+                                   Polygon({{0, 0}, {400, lean}, {400, lean + 1}}),
+                                   Polygon({{0, 0}, {400, lean}, {401, lean}, {200, lean + 3}})};
+        for (const Polygon& sliver : slivers) {
+            EXPECT_EQ(bounds(sliver, bare), region(sliver, bare).bounds()) << lean;
+            const Fill smooth{.paint = {}, .extent = FillExtent::tiling, .edges = Edges::smooth};
+            EXPECT_EQ(bounds(sliver, smooth), region(sliver, smooth).bounds()) << lean;
+        }
+        const Segment flat{Ellipse{Box{0, 0, 801, 21}, degrees(lean)}, degrees(1), degrees(3)};
+        EXPECT_EQ(bounds(flat, Fill{}), region(flat, Fill{}).bounds()) << lean;
+        for (const double width : {1.0, 2.0, 5.0}) {
+            Stroke stroke = inside;
+            stroke.width = width;
+            EXPECT_EQ(bounds(flat, stroke), region(flat, stroke).bounds()) << lean << ' ' << width;
+        }
+    }
+}
+
 } // namespace coldbrick::test

@@ -67,6 +67,8 @@ RC_GTEST_PROP(Many, SeriesAndListsAreTheLoop, ()) {
     const std::vector<Shape> shapes = shapes_of(kind, numbers);
     Stroke stroke = *any_stroke();
     stroke.paint = fill.paint;
+    stroke.edges = *rc::gen::element(Edges::crisp, Edges::smooth);
+    if (stroke.edges == Edges::smooth) stroke.dashes = {}; // of which huge circles have very many
     const bool open = kind == Kind::dots || kind == Kind::lines;
 
     Image one_by_one = blank();
@@ -128,6 +130,14 @@ TEST(Many, NothingIsDrawnIfOneIsWrong) {
              draw(image, Series{Kind::dots, {}}, inside);
          },
          "dots, lines, polylines and arcs have no inside: their strokes are centred"},
+        {[&] {
+             draw(image, Series{Kind::dots, {}}, Stroke{.paint = {}, .cap = static_cast<Cap>(9)});
+         },
+         "cap 9 is outside 0..2"},
+        {[&] {
+             draw(image, Series{Kind::dots, {}}, Stroke{.paint = {}, .dashes = {{-1}, 0}});
+         },
+         "dash length -1 is outside 0..1099511627776"},
         {[&] { draw(image, std::span(shapes), fill); }, "circle radius -1 is outside 0..2147483647"},
         {[&] { draw(image, std::span(with_line), fill); }, open},
         {[&] {

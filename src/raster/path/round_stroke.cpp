@@ -56,7 +56,7 @@ class RoundStroke {
     }
 
     void give() {
-        const base::Clip& clip = sink_.clip();
+        const base::Clip clip = reached();
         if (clip.empty()) return;
         constexpr std::int64_t size = 1024; // whatever the clip is, so that a tile always has the same lines
         numbers_.resize(lines_.size());
@@ -68,6 +68,22 @@ class RoundStroke {
     }
 
   private:
+    /// The part of the clip that lines may reach.
+    [[nodiscard]] base::Clip reached() const {
+        constexpr std::int64_t furthest = std::int64_t{1} << 60;
+        base::Clip box{furthest, furthest, -furthest, -furthest};
+        for (const Line& line : lines_)
+            for (const SubPoint at : {line.from, line.to})
+                box = {std::min(box.left, at.x), std::min(box.top, at.y), std::max(box.right, at.x),
+                       std::max(box.bottom, at.y)};
+        const auto reach = static_cast<std::int64_t>(radius_) + sub_pixels;
+        const base::Clip& clip = sink_.clip();
+        return {std::max(clip.left, (box.left - reach) >> sub_pixel_bits),
+                std::max(clip.top, (box.top - reach) >> sub_pixel_bits),
+                std::min(clip.right, ((box.right + reach) >> sub_pixel_bits) + 1),
+                std::min(clip.bottom, ((box.bottom + reach) >> sub_pixel_bits) + 1)};
+    }
+
     /// A line that may reach a tile, as its middle sees it.
     struct Seen {
         std::uint32_t number;

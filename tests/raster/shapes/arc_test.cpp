@@ -7,6 +7,8 @@
 
 #include <coldbrick/draw.hpp>
 
+#include <coldbrick/region.hpp>
+
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
 
@@ -352,6 +354,23 @@ TEST(Arc, HugeTurnsCostNoMoreThanSmallOnes) {
         stroked({40, 30}, Arc{{{8, 8, 25, 15}, degrees(30 + 360e9)}, {}, degrees(200)}, dashed);
     EXPECT_EQ(turned, stroked({40, 30}, Arc{{{8, 8, 25, 15}, degrees(30)}, {}, degrees(200)}, dashed));
     EXPECT_GT(turned.count(), 0);
+}
+
+// Where a side meets the curve at a small angle, pixels lie far beyond the ideal corner.
+TEST(Arc, SectorsHaveAllPixelsThatTheRuleGivesThem) {
+    const Sector vast{Ellipse{Box{-4119986, -313487620, 8388607, 627105923}}, degrees(-349.68764834115456),
+                      degrees(-277.55600037051477)};
+    for (std::int32_t y = 84004568; y <= 84004579; ++y) EXPECT_TRUE(vast.contains({-3966900, y})) << y;
+    // A sector is what of the ellipse lies in its directions: the rest is another sector.
+    for (const std::int32_t height : {300, 1999, 20'001})
+        for (int turn = 84; turn < 98; ++turn) {
+            const Ellipse tall{Box{-10, -height / 2, 21, height}};
+            const Box within{-20, -height / 2 - 2, 41, height + 4};
+            const Sector first{tall, degrees(turn + 0.3), degrees(200)};
+            const Sector second{tall, degrees(turn + 200.3), degrees(160)};
+            EXPECT_EQ(region(first, Fill{}, within) | region(second, Fill{}, within), region(tall, Fill{}, within))
+                << height << ' ' << turn;
+        }
 }
 
 } // namespace coldbrick::test

@@ -63,4 +63,20 @@ TEST(Alignment, IsOnlyForClosedShapes) {
                                    message}});
 }
 
+// A stroke inside of width 2 w - 1 is none up to half a pixel.
+TEST(Alignment, TheThinnerAPathsStrokeTheFewerItsPixels) {
+    constexpr Size window{60, 50};
+    const Path triangle = Path().move_to({5, 5}).line_to({50.5, 12}).line_to({20, 44}).close();
+    for (const Edges edges : {Edges::crisp, Edges::smooth}) {
+        std::int64_t last = 0;
+        for (const double width : {0.05, 0.3, 0.5, 0.55, 0.8, 1.0, 1.5, 2.0, 4.0}) {
+            Stroke stroke{.paint = {}, .width = width, .alignment = Alignment::inside, .edges = edges};
+            const std::int64_t count = stroked(window, triangle, stroke).count();
+            EXPECT_GE(count, last) << width;
+            EXPECT_EQ(count == 0, width <= 0.5) << width;
+            last = count;
+        }
+    }
+}
+
 } // namespace coldbrick::test

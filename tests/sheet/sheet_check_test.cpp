@@ -2,11 +2,16 @@
 
 #include "support/errors.hpp"
 
+#include <coldbrick/colour_text.hpp>
+#include <coldbrick/measure.hpp>
 #include <coldbrick/sheet_check.hpp>
 
 #include <gtest/gtest.h>
+#include <rapidcheck/gtest.h>
 
+#include <algorithm>
 #include <string>
+#include <vector>
 
 namespace coldbrick::test {
 
@@ -121,6 +126,157 @@ TEST(SheetCheck, RefusesWhatWasNotReadForIt) {
         {[&] { one.add(read_sheet("sheet 4 x 4", "c.brick", {.warns = true})); },
          "these are frames of different sheets"},
     });
+}
+
+namespace {
+
+/// Statements one a line, some of them in layers and clips.
+class RandomSheet {
+  public:
+    RandomSheet() {
+        lines_.push_back("sheet 24 x 18 on " + *rc::gen::element<std::string>("white", "#30a040", "black"));
+        add_statements(0);
+    }
+
+    [[nodiscard]] const std::vector<std::string>& lines() const { return lines_; }
+
+  private:
+    void add_statements(int depth) {
+        for (int n = *rc::gen::inRange(1, depth == 0 ? 6 : 4); n > 0; --n) {
+            const int kind = *rc::gen::inRange(0, 8);
+            if (kind < 6 || depth == 2)
+                lines_.push_back(shape() + " fill " +
+                                 *rc::gen::element<std::string>("white", "black", "red", "#ff000001", "#30a040",
+                                                                "#ffffff80") +
+                                 blend());
+            else {
+                lines_.push_back(kind == 6 ? "clip " + shape() : "layer" + opacity() + blend());
+                add_statements(depth + 1);
+                lines_.push_back("end");
+            }
+        }
+    }
+    static std::string number(int low, int high) { return std::to_string(*rc::gen::inRange(low, high)); }
+    static std::string point() { return "(" + number(-8, 30) + ", " + number(-8, 24) + ")"; }
+    static std::string shape() {
+        if (*rc::gen::arbitrary<bool>()) return "circle at " + point() + " radius " + number(0, 9);
+        return "box " + point() + " size " + number(1, 20) + " x " + number(1, 16);
+    }
+    static std::string opacity() { return *rc::gen::element<std::string>("", "", " opacity 0.5", " opacity 0"); }
+    static std::string blend() {
+        return *rc::gen::element<std::string>("", "", "", " blend multiply", " blend screen", " blend cut",
+                                              " blend difference");
+    }
+
+    std::vector<std::string> lines_;
+};
+
+std::string joined(const std::vector<std::string>& lines) {
+    std::string result;
+    for (const std::string& line : lines) result += line + "\n";
+    return result;
+}
+
+/// The sheet without the statement on a line, and what is in it if it is a block.
+std::vector<std::string> without(std::vector<std::string> lines, std::size_t line) {
+    const auto begins_block = [](const std::string& text) {
+        return text.starts_with("layer") || text.starts_with("clip");
+    };
+    int depth = 0;
+    do {
+        if (begins_block(lines[line])) ++depth;
+        if (lines[line] == "end") --depth;
+        lines[line++] = "";
+    } while (depth > 0);
+    return lines;
+}
+
+Image drawn(const std::vector<std::string>& lines) {
+    return read_sheet(joined(lines), "quay.brick").render(PixelFormat::rgb8);
+}
+
+/// The innermost layer that a line lies in.
+std::size_t layer_of(const std::vector<std::string>& lines, std::size_t line) {
+    int depth = 0;
+    while (true) {
+        --line;
+        if (lines[line] == "end") ++depth;
+        const bool is_layer = lines[line].starts_with("layer");
+        if (!is_layer && !lines[line].starts_with("clip")) continue;
+        if (depth == 0 && is_layer) return line;
+        depth -= depth > 0 ? 1 : 0;
+    }
+}
+
+} // namespace
+
+// What cannot be seen can be left out, and the picture is the same.
+RC_GTEST_PROP(SheetCheck, WhatIsToldIsSo, ()) {
+    const std::vector<std::string> lines = RandomSheet().lines();
+    RC_LOG() << joined(lines);
+    const auto findings = check(read_sheet(joined(lines), "quay.brick", {.warns = true}));
+    if (findings.empty()) return;
+    const Image picture = drawn(lines);
+    for (const SheetFinding& finding : findings) {
+        RC_LOG() << finding.place << ' ' << finding.message << '\n';
+        const std::size_t line = std::stoul(finding.place.substr(finding.place.find(':') + 1)) - 1;
+        using Kind = SheetFinding::Kind;
+        switch (finding.kind) {
+        case Kind::hidden_layer: {
+            // What lies below shows, or what hides it.
+            const Image bare = drawn(without(lines, layer_of(lines, line)));
+            const std::string shape = lines[line].substr(0, lines[line].find(" fill"));
+            if (finding.message.find("painted over") != std::string::npos || shape.starts_with("layer")) break;
+            const Image alone = drawn({"sheet 24 x 18 on white", shape + " fill red"});
+            const bool clipped = std::ranges::any_of(lines, [](const auto& one) { return one.starts_with("clip"); });
+            for (std::int32_t i = 0; i < 24 * 18 && !clipped; ++i) {
+                const Point at{i % 24, i / 24};
+                if (alone.pixel(at) == colour("red")) RC_ASSERT(picture.pixel(at) == bare.pixel(at));
+            }
+            break;
+        }
+        case Kind::outside:
+        case Kind::clipped:
+        case Kind::empty:
+        case Kind::painted_over:
+        case Kind::same_colour:
+        case Kind::see_through:
+        case Kind::no_change:
+            RC_ASSERT(difference(picture, drawn(without(lines, line))).largest == 0);
+            break;
+        default: break;
+        }
+    }
+}
+
+TEST(SheetCheck, TellsTheCauseThatThereIs) {
+    const std::pair<const char*, const char*> cases[] = {
+        // The layer hides it, not the pixel that is drawn over it.
+        {"layer opacity 0\n  box (9, 9) size 5 x 5 fill red\nend\nbox (9, 9) size 1 x 1 fill blue",
+         "2:1 see-through: the paint is so see-through that no pixel changes: its alpha is 0 of 255\n"
+         "3:3 hidden layer: the layer that this is drawn in does not show where this lies, and 1 of its 25 pixels "
+         "are painted over, by line 5\n"},
+        // Round the sheet.
+        {"circle at (50, 30) radius 300 stroke red",
+         "2:1 outside: none of its pixels lie on the sheet: they lie round it, in columns -250 to 350, rows -270 to "
+         "330\n2:1 radius: the radius 300 is more than the sheet's 100 x 60 pixels: was it the diameter, or 150?\n"},
+        {"box (0, 0) size 100 x 60 stroke red 2 outside",
+         "2:1 outside: none of its pixels lie on the sheet: they lie round it, in columns -2 to 101, rows -2 to 61\n"},
+        {"clip circle at (20, 20) radius 9\n  box (60, 9) size 5 x 5 fill red\nend",
+         "3:3 clipped: the clip that this is drawn in leaves none of its pixels\n"},
+        // It makes a hole.
+        {"layer\n  box (9, 9) size 25 x 25 fill red\n  circle at (20, 20) radius 9 fill red blend cut\nend", ""},
+        // The outline is what is read.
+        {"text \"Quay\" at (50, 20) anchor centre fill #ffffff10 stroke navy 1", ""},
+        {"text \"Quay\" at (50, 20) anchor centre fill #cccccc stroke #dddddd 1",
+         "2:1 low contrast: the contrast of the text to what is behind it is below 3:1 on 100 % of its pixels\n"},
+        {"box (9, 9) size 5 x 5 fill white blend multiply", "2:1 no change: this changes no pixel\n"},
+        {"layer\nend", "2:1 empty: nothing is drawn in this layer\n"},
+        {"box (9, 9) size 5 x 5 fill red\nbox (9, 9) size 5 x 5 fill red",
+         "2:1 painted over: this is painted over completely, by line 3, which paints the same again: one of them is "
+         "enough\n"},
+    };
+    for (const auto& [statements, wanted] : cases) EXPECT_EQ(checked(statements), wanted) << statements;
 }
 
 } // namespace coldbrick::test

@@ -46,8 +46,11 @@ namespace {
 /// True if a file lies in a folder or below it, wherever links lead.
 bool is_below(const std::filesystem::path& file, const std::filesystem::path& folder) {
     std::error_code ignored;
-    const std::filesystem::path whole = std::filesystem::weakly_canonical(folder.empty() ? "." : folder, ignored);
-    const std::filesystem::path inside = std::filesystem::weakly_canonical(file, ignored);
+    const auto resolved = [&ignored](const std::filesystem::path& path) {
+        return std::filesystem::weakly_canonical(std::filesystem::absolute(path, ignored), ignored);
+    };
+    const std::filesystem::path whole = resolved(folder.empty() ? "." : folder);
+    const std::filesystem::path inside = resolved(file);
     return std::ranges::mismatch(whole, inside).in1 == whole.end();
 }
 

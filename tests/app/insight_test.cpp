@@ -342,6 +342,21 @@ TEST_F(Insight, DrawsAgainWhenAFileChanges) {
     EXPECT_TRUE(shows("green"));
     write_file(file("part.brick"), "let tint = gold\nbox (0, 0) size 9 x 9 fill tint\n");
     EXPECT_TRUE(shows("gold"));
+    // A folder that is made again is another one.
+    const std::string part = "box (0, 0) size 9 x 9 fill ";
+    std::filesystem::create_directory(file("marks"));
+    write_file(file("marks/part.brick"), part + "teal\n");
+    write_file(file("watched.brick"), "sheet 9 x 9 on white\ninclude \"marks/part.brick\"\n");
+    EXPECT_TRUE(shows("teal"));
+    std::filesystem::rename(file("marks"), file("old"));
+    EXPECT_TRUE(told_of("marks/part.brick: No such file"));
+    std::filesystem::create_directory(file("marks"));
+    write_file(file("marks/part.brick"), part + "navy\n");
+    EXPECT_TRUE(shows("navy"));
+    std::filesystem::remove_all(file("marks"));
+    std::filesystem::create_directory(file("marks"));
+    write_file(file("marks/part.brick"), part + "red\n");
+    EXPECT_TRUE(shows("red"));
 }
 
 } // namespace coldbrick::test

@@ -26,6 +26,7 @@
 #include <tuple>
 
 #include <fcntl.h>
+#include <sys/stat.h>
 #include <unistd.h>
 
 namespace coldbrick::test {
@@ -560,6 +561,79 @@ TEST(Tool, ASaveThatEndsEarlyLeavesNothingBehind) {
             std::filesystem::remove(folder.file("a.ppm")); // if it was in time
             EXPECT_EQ(folder.file_count(), 1) << signal << ' ' << after;
         }
+}
+
+TEST(Tool, MessagesThatCannotBePrintedAreNoDisaster) {
+    const TemporaryFolder folder;
+    const std::string missing = tool + " draw nothing.brick -o " + folder.file("a.png");
+    EXPECT_EQ(run_command(missing + " 2>/dev/full").status, 1);
+    EXPECT_EQ(run_command(missing + " 2>&-").status, 1);
+    const Finished closed = run_command(tool + " draw - -o " + folder.file("a.png") + " <&-");
+    EXPECT_EQ(closed.status, 1);
+    EXPECT_EQ(closed.errors, "coldbrick: cannot read standard input: Bad file descriptor\n");
+    EXPECT_EQ(folder.file_count(), 0);
+}
+
+TEST(Tool, WhatIsReadIsNeverReplaced) {
+    const TemporaryFolder folder;
+    write_file(folder.file("quay.brick"), std::string(quay) + "image \"tile.png\" at (0, 0)\n");
+    write_file(folder.file("marks.csv"), "x,y\n5,5\n");
+    save(Image({9, 9}, PixelFormat::rgb8), folder.file("tile.png"));
+    std::filesystem::create_symlink(folder.file("quay.brick"), folder.file("link.png"));
+    const auto path = [&](const char* name) { return folder.file(name); };
+    const std::string rows[] = {
+        "draw " + path("quay.brick") + " --type png -o " + path("quay.brick"),
+        "draw " + path("quay.brick") + " -o " + path("link.png"),
+        "draw " + path("quay.brick") + " -o " + path("tile.png"),
+        "reel " + path("quay.brick") + " -o " + path("tile.png"),
+        "sweep " + path("quay.brick") + " --over r=1..2 -o " + path("tile.png"),
+        "grid " + path("tile.png") + " -o " + path("tile.png"),
+        "explain " + path("quay.brick") + " 1,1,5x5 -o " + path("tile.png"),
+        "recast " + path("tile.png") + " -o " + path("tile.png"),
+        "differ " + path("tile.png") + " " + path("tile.png") + " -o " + path("tile.png"),
+        "mark " + path("tile.png") + " --with " + path("marks.csv") + " -o " + path("tile.png"),
+        "mark " + path("tile.png") + " --with " + path("marks.csv") + " --type png -o " + path("marks.csv"),
+    };
+    const std::string sheet = read_file(path("quay.brick"));
+    const std::string tile = read_file(path("tile.png"));
+    for (const std::string& row : rows) {
+        const Finished finished = run_command(tool + ' ' + row);
+        EXPECT_NE(finished.status, 0) << row;
+        EXPECT_NE(finished.errors.find("is read here, too, and would be lost"), std::string::npos)
+            << row << ": " << finished.errors;
+    }
+    EXPECT_EQ(read_file(path("quay.brick")), sheet);
+    EXPECT_EQ(read_file(path("tile.png")), tile);
+}
+
+TEST(Tool, SheetsStayInTheirFolder) {
+    const TemporaryFolder folder;
+    std::filesystem::create_directory(folder.file("sheets"));
+    write_file(folder.file("secret.txt"), "password\n");
+    std::filesystem::create_symlink("../secret.txt", folder.file("sheets/inside.brick"));
+    ASSERT_EQ(::mkfifo(folder.file("sheets/pipe").c_str(), 0600), 0);
+    const std::pair<std::string, std::string> rows[] = {
+        {"include \"inside.brick\"", "\"inside.brick\" leads out of the sheet's folder: --leave-folder allows that"},
+        {"data d from \"inside.brick\"", "leads out of the sheet's folder"},
+        {"image \"inside.brick\" at (0, 0)", "leads out of the sheet's folder"},
+        {"box (0, 0) size 5 x 5 fill texture \"inside.brick\"", "leads out of the sheet's folder"},
+        {"image \"pipe\" at (0, 0)", "\"pipe\" is not a regular file"},
+        {"include \"pipe\"", "\"pipe\" is not a regular file"},
+    };
+    for (const auto& [statement, message] : rows) {
+        write_file(folder.file("sheets/quay.brick"), "sheet 9 x 9\n" + statement + "\n");
+        const Finished finished =
+            run_command(tool + " draw " + folder.file("sheets/quay.brick") + " -o " + folder.file("a.png"));
+        EXPECT_EQ(finished.status, 1);
+        EXPECT_NE(finished.errors.find(message), std::string::npos) << finished.errors;
+        EXPECT_EQ(finished.errors.find("password"), std::string::npos) << finished.errors;
+    }
+    write_file(folder.file("sheets/quay.brick"), "sheet 9 x 9\nlet a\u202E = 1\n");
+    const Finished steered = run_command(tool + " draw " + folder.file("sheets/quay.brick") + " -o a.png");
+    EXPECT_EQ(steered.errors.find("\u202E"), std::string::npos) << steered.errors;
+    const Finished twice = run_command(tool + " draw " + folder.file("sheets/quay.brick") +
+                                       " --set r=1 --set r=2 -o " + folder.file("a.png"));
+    EXPECT_EQ(twice.errors, "coldbrick: --set gives \"r\" twice\n");
 }
 
 } // namespace coldbrick::test

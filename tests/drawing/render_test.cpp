@@ -190,4 +190,17 @@ TEST(Render, RefusesWhatCannotBe) {
          {[&] { (void)render(bits, real); }, "a blend mode for bits cannot paint the floats of gray32f"}});
 }
 
+void ignore_band(const ConstImageView&, std::int32_t) {}
+
+TEST(Render, TakesPlainFunctionsAndKeepsItsOptions) {
+    const Drawing drawing = large_drawing();
+    EXPECT_TRUE(render_bands(drawing, {30, 20}, 7, ignore_band));
+    RenderOptions options{.threads = 1};
+    double last = 0;
+    options.progress = [&last](double share) { last = share; }; // which ends here
+    Image image({30, 20}, PixelFormat::rgb8);
+    EXPECT_TRUE(render(drawing, image, options));
+    EXPECT_EQ(last, 1);
+}
+
 } // namespace coldbrick::test

@@ -425,4 +425,80 @@ TEST(Visibility, RefusesWhatItCannotLookAt) {
     EXPECT_THROW((void)history(floats, bits, {0, 0}), ArgumentError);
 }
 
+// A stroke sees its item's fill, by whatever rule that is filled.
+TEST(Visibility, StrokesInsideHideWhereTheyCover) {
+    const Polygon pentagram({{60, 10}, {90, 110}, {10, 45}, {110, 45}, {30, 110}});
+    for (const FillRule rule : {FillRule::non_zero, FillRule::even_odd})
+        for (const FillExtent extent : {FillExtent::whole, FillExtent::tiling}) {
+            Drawing drawing;
+            drawing.add(pentagram, Fill{.paint = colour("red"), .rule = rule, .extent = extent},
+                        Stroke{.paint = colour("white"), .width = 6, .alignment = Alignment::inside});
+            for (int i = 0; i < 120 * 120; i += 7) {
+                Image image({120, 120}, PixelFormat::rgb8);
+                for (const HistoryStep& step : history(image, drawing, {i % 120, i / 120}))
+                    EXPECT_EQ(step.hides, step.coverage == 255) << i << ' ' << static_cast<int>(rule);
+            }
+        }
+}
+
+// What paints some channels only leaves the others.
+TEST(Visibility, ViewsOfSomeChannelsHideNothing) {
+    Drawing drawing;
+    drawing.add(Box{2, 2, 9, 9}, Fill{colour("red")});
+    drawing.add(Box{0, 0, 20, 16}, Fill{colour("blue")});
+    Image image(window, PixelFormat::rgb8);
+    const ImageView green = image.view().masked({.red = false, .blue = false});
+    const std::vector<Visibility> told = visibility(green, drawing);
+    EXPECT_EQ(told[0].on_top, 81);
+    EXPECT_EQ(told[0].hidden, 0);
+    for (const HistoryStep& step : history(green, drawing, {4, 4})) EXPECT_FALSE(step.hides);
+}
+
+TEST(Visibility, SharedGroupsAreLookedAtOnceAndTheirItemsCounted) {
+    Drawing drawing;
+    drawing.add(Box{0, 0, 1, 1}, Fill{});
+    int levels = 0;
+    try {
+        for (; levels < 64; ++levels) {
+            Drawing outer;
+            const Shared<Drawing> group(std::move(drawing));
+            outer.add(group, {});
+            outer.add(group, {});
+            drawing = std::move(outer);
+        }
+    } catch (const ArgumentError& error) {
+        EXPECT_STREQ(error.what(),
+                     "a drawing of more than 2147483646 items, those of groups counted as often as they are drawn");
+    }
+    EXPECT_EQ(levels, 29); // of 3 times 2^29 items, and more
+    Drawing nothing;
+    nothing.add(Box{30, 30, 1, 1}, Fill{});
+    for (int i = 0; i < 28; ++i) {
+        Drawing outer;
+        const Shared<Drawing> group(std::move(nothing));
+        outer.add(group, {});
+        outer.add(group, {});
+        nothing = std::move(outer);
+    }
+    Image image(window, PixelFormat::rgb8);
+    draw(image, nothing); // its modes are looked at once a drawing, and its items not at all
+    expect_errors<ArgumentError>({{[] {
+                                       Drawing wrong;
+                                       wrong.add(Box{0, 0, 1, 1}, Fill{{}, {}, {}, {static_cast<BlendMode>(99)}});
+                                   },
+                                   "blend mode 99 is outside 0..30"}});
+}
+
+TEST(Visibility, PicturesOfOwnersNeedANumberAPixel) {
+    const auto white = [](std::uint32_t) { return Colour(255, 255, 255); };
+    const auto picture = [&](const Owners& owners) {
+        return [=] { (void)picture_of(owners, white, {}); };
+    };
+    expect_errors<ArgumentError>({
+        {picture({{0, 0, 5, 5}, {7}, {1}}), "number of owners' pixels 1 is outside 25..25"},
+        {picture({{0, 0, 1, 1}, {7}, {1}}), "number of an owner 7 is outside 0..1"},
+        {picture({{0, 0, 0, 1}, {}, {}}), "width of the owners' box 0 is outside 1..2147483647"},
+    });
+}
+
 } // namespace coldbrick::test

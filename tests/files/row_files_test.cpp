@@ -73,6 +73,13 @@ TEST(RowFiles, WhatDoesNotFitIsRefusedAndNothingIsLeft) {
         RowWriter writer(path, {4, 4}, PixelFormat::rgb8);
         writer.write(image);
         expect_errors<ArgumentError>({
+            {[&] {
+                 RowWriter indexed(path, {4, 1}, PixelFormat::indexed8);
+                 const Palette other({{colour("navy")}, {colour("gold")}});
+                 indexed.write(Image({4, 1}, other, colour("gold")));
+             },
+             "the rows have another palette than the picture: make their image with the picture's palette, or the "
+             "writer with theirs"},
             {[&] { writer.finish(); }, "the picture ends after 3 of its 4 rows"},
             {[&] { writer.write(image); }, "3 rows are more than the 1 that are left"},
             {[&] {
@@ -148,6 +155,60 @@ TEST(RowFiles, LargePicturesTakeMemoryForAFewRows) {
         EXPECT_EQ(row.pixel({size.height, 0}), colour("navy"));
     }
     EXPECT_LT(peak_kilobytes() - before, 40000) << "of the 135 megabytes of all pixels";
+}
+
+TEST(RowFiles, PalettesGoWithTheRows) {
+    const TemporaryFolder folder;
+    const Palette lights({{colour("#123456")}, {colour("#fedcba")}, {colour("#0a0b0c")}});
+    Image image({6, 4}, lights, colour("#fedcba"));
+    draw(image, Box{1, 1, 3, 2}, Fill{colour("#123456")});
+    save(image, folder.file("a.png"));
+    RowReader reader(folder.file("a.png"));
+    ASSERT_EQ(reader.format(), PixelFormat::indexed8);
+    Image of_others(reader.size(), PixelFormat::indexed8);
+    EXPECT_THROW(reader.read(of_others), ArgumentError); // whose numbers mean other colours
+    Image rows(reader.size(), *reader.palette(), Colour());
+    RowWriter writer(folder.file("b.png"), reader.size(), reader.format(), {}, reader.palette());
+    reader.read(rows);
+    writer.write(rows);
+    writer.finish();
+    const Image copy = load(folder.file("b.png"));
+    for (std::int32_t i = 0; i < 24; ++i) EXPECT_EQ(copy.pixel({i % 6, i / 6}), image.pixel({i % 6, i / 6}));
+}
+
+TEST(RowFiles, WritersEndOnce) {
+    const TemporaryFolder folder;
+    const Image image = sample({4, 3}, PixelFormat::rgb8);
+    for (const char* name : {"a.png", "a.bmp", "a.qoi", "a.ppm", "a.jpg"}) {
+        RowWriter writer(folder.file(name), image.size(), image.format());
+        writer.write(image);
+        writer.finish();
+        const std::string bytes = read_file(folder.file(name));
+        expect_errors<ArgumentError>({
+            {[&] { writer.finish(); }, "the picture is finished already"},
+            {[&] { writer.write(image); }, "the picture is finished already"},
+        });
+        EXPECT_EQ(read_file(folder.file(name)), bytes) << name;
+    }
+    RowWriter first(folder.file("b.png"), image.size(), image.format());
+    RowWriter second = std::move(first);
+    second.write(image);
+    RowReader reader(folder.file("a.png"));
+    const RowReader moved = std::move(reader);
+    EXPECT_EQ(moved.size(), image.size());
+    const std::string message = "an object is used after it was moved from";
+    // NOLINTBEGIN(bugprone-use-after-move)
+    expect_errors<ArgumentError>({
+        {[&] { first.write(image); }, message},
+        {[&] { first.finish(); }, message},
+        {[&] { (void)first.rows(); }, message},
+        {[&] { (void)reader.size(); }, message},
+        {[&] { (void)reader.palette(); }, message},
+    });
+    first = std::move(second);
+    first.finish();
+    EXPECT_EQ(load(folder.file("b.png")).size(), image.size());
+    // NOLINTEND(bugprone-use-after-move)
 }
 
 } // namespace coldbrick::test

@@ -1,14 +1,19 @@
 // Bytes that choose shapes, styles and images.
 
+#include "fuzz/attempt.hpp"
 #include "fuzz/input.hpp"
 #include "fuzz/targets.hpp"
 
 #include <coldbrick/bitmap.hpp>
 #include <coldbrick/draw.hpp>
+#include <coldbrick/drawing.hpp>
 #include <coldbrick/error.hpp>
 #include <coldbrick/overlay.hpp>
+#include <coldbrick/region.hpp>
 #include <coldbrick/regular_polygon.hpp>
+#include <coldbrick/render.hpp>
 #include <coldbrick/resize.hpp>
+#include <coldbrick/visibility.hpp>
 
 #include <algorithm>
 #include <optional>
@@ -81,7 +86,6 @@ Position position_of(Input& input) {
 
 Path path_of(Input& input) {
     Path path;
-    path.limit_lines(100'000);
     for (int contours = input.number(1, 3); contours > 0; --contours) {
         path.move_to(position_of(input));
         for (int pieces = input.number(1, 4); pieces > 0; --pieces) switch (input.number(0, 3)) {
@@ -137,11 +141,17 @@ Stroke stroke_of(Input& input, bool is_closed) {
     stroke.join = input.choice(Join::round);
     stroke.mitre_limit = 1 + input.number(0, 100) / 8.0;
     if (is_closed) stroke.alignment = input.choice(Alignment::outside);
-    if (input.number(0, 2) == 0)
-        stroke.dashes = {{1 + input.number(0, 200) / 8.0, input.number(0, 200) / 8.0},
-                         input.number(-99, 99) / 4.0};
     stroke.blending = blending_of(input);
     stroke.edges = input.choice(Edges::smooth);
+    if (input.number(0, 2) == 0) {
+        stroke.dashes.offset = input.number(0, 3) == 0 ? 4096.0 * input.take<std::int32_t>() : input.number(-99, 99) / 4.0;
+        for (int count = input.number(1, 6); count > 0; --count)
+            stroke.dashes.lengths.push_back(input.number(0, 5) == 0 ? 512.0 * input.extent()
+                                                                    : input.number(0, 200) / 8.0);
+        // All dashes within reach of what is seen are worked out.
+        constexpr double widest_smooth = 64;
+        if (stroke.edges == Edges::smooth) stroke.width = std::min<double>(stroke.width, widest_smooth);
+    }
     return stroke;
 }
 
@@ -206,6 +216,86 @@ void drawing(Bytes bytes) {
         });
     } catch (const ArgumentError&) { // beyond the coordinates
     }
+}
+
+namespace {
+
+Fill fill_of(Input& input) {
+    return {paint_of(input), input.choice(FillRule::non_zero), input.choice(FillExtent::tiling),
+            blending_of(input), input.choice(Edges::smooth)};
+}
+
+Drawing scene_of(Input& input, Size size, int depth) {
+    Drawing result;
+    for (int items = input.number(1, depth == 0 ? 7 : 4); items > 0; --items) {
+        result.set_tag(static_cast<std::uint32_t>(input.number(1, 5)));
+        const int kind = input.number(0, 7);
+        if (kind == 0) {
+            Overlay options{.blending = blending_of(input)};
+            if (input.number(0, 3) == 0) options.key = input.colour();
+            result.add(image_of(input), {input.number(-9, size.width), input.number(-9, size.height)}, options);
+        } else if (kind <= 2 && depth < 3) {
+            Drawing::GroupStyle style;
+            if (input.number(0, 1) == 0)
+                style.clip = Shared<Region>(
+                    region(Circle{{input.number(0, 40), input.number(0, 40)}, input.number(0, 30)}, Fill{}));
+            if (kind == 2) style.layer = blending_of(input);
+            result.add(scene_of(input, size, depth + 1), style);
+        } else {
+            const Shape shape = shape_of(input);
+            const bool is_closed = std::visit([]<class S>(const S&) { return ClosedShape<S>; }, shape);
+            Drawing::StyledShape item{shape, std::nullopt, std::nullopt};
+            if (is_closed && input.number(0, 1) == 0) item.fill = fill_of(input);
+            if (!item.fill || input.number(0, 1) == 0) item.stroke = stroke_of(input, is_closed);
+            result.add(std::move(item));
+        }
+    }
+    return result;
+}
+
+bool same(const Image& a, const Image& b) {
+    for (std::int32_t i = 0; i < a.width() * a.height(); ++i) {
+        const Point at{i % a.width(), i / a.width()};
+        if (a.view().real_pixel(at) != b.view().real_pixel(at)) return false;
+    }
+    return true;
+}
+
+} // namespace
+
+void scenes(Bytes bytes) {
+    attempt([&] {
+        Input input(bytes);
+        const std::int32_t width = input.number(1, 40);
+        const Size size{width, input.number(1, 30)};
+        const PixelFormat format = input.number(0, 1) == 0 ? PixelFormat::rgb8 : PixelFormat::rgba8;
+        const Image ground(size, format, Colour(30, 60, 90));
+        const Drawing drawing = scene_of(input, size, 0);
+        Image whole = ground;
+        draw(whole, drawing);
+        Image tiled = ground;
+        const std::int32_t step = input.number(size.width / 3 + 1, size.width);
+        for (std::int32_t y = 0; y < size.height; y += step)
+            for (std::int32_t x = 0; x < size.width; x += step)
+                draw(tiled.view().clipped({x, y, step, step}), drawing);
+        require(same(whole, tiled), "tiles have the pixels of the whole");
+        Image threads = ground;
+        render(drawing, threads, {.threads = 2});
+        require(same(whole, threads), "threads make the pixels of one");
+        Image seen = ground;
+        for (const Visibility& item : visibility(seen, drawing)) {
+            require(item.seen <= item.on_top && item.on_top + item.hidden <= item.covered, "what is seen is on top");
+            require((item.seen > 0) == (item.largest_change > 0), "what is seen has changed");
+        }
+        require(same(whole, seen), "looking at a drawing draws it");
+        Image owned = ground;
+        (void)owners(owned, drawing);
+        require(same(whole, owned), "so does asking for owners");
+        const Point pixel{input.number(0, size.width - 1), input.number(0, size.height - 1)};
+        Image one = ground;
+        (void)history(one, drawing, pixel);
+        require(one.view().real_pixel(pixel) == whole.view().real_pixel(pixel), "a history ends in the picture");
+    });
 }
 
 void region_algebra(Bytes bytes) {

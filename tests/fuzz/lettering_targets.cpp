@@ -58,6 +58,24 @@ void fonts(Bytes bytes) {
     });
 }
 
+void outlines(Bytes bytes) {
+    attempt([&] {
+        Input input(bytes);
+        TextStyle style = style_from(input);
+        style.size = input.number(1, 400) / 2.0;
+        const double width = input.number(0, 4) == 0 ? input.number(1, 32767) : input.number(1, 400) / 4.0;
+        std::string words;
+        while (!input.empty() && words.size() < 20) words.push_back(static_cast<char>(input.take<std::uint8_t>()));
+        const Text text(words, {20, 60}, style);
+        const TextPaint paint{.paint = Colour(255, 255, 255), .outline = TextOutline{Colour(9, 9, 9), width}};
+        Image whole({90, 70}, PixelFormat::rgb8);
+        draw(whole, text, paint);
+        Image tiles(whole.size(), PixelFormat::rgb8);
+        for (std::int32_t x = 0; x < 90; x += 45) draw(tiles.view().clipped({x, 0, 45, 70}), text, paint);
+        require(difference(whole, tiles).pixels == 0, "an outline in tiles is the outline");
+    });
+}
+
 void lettering(Bytes bytes) {
     attempt([&] {
         Input input(bytes);

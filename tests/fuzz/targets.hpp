@@ -22,6 +22,9 @@ void anymap(Bytes bytes);
 void sheets(Bytes bytes);  ///< sheets, read and drawn
 void texts(Bytes bytes);   ///< colours, palettes, bitmaps
 void drawing(Bytes bytes); ///< shapes and styles: only pixels in the clip change, and bands change nothing
+void scenes(Bytes bytes);  ///< drawings with groups and layers, in tiles, bands and as they are looked at
+void tables(Bytes bytes);  ///< tables of values and marks, from the words that they consist of
+void outlines(Bytes bytes);       ///< texts with wide outlines, in tiles
 void region_algebra(Bytes bytes); ///< the laws of sets
 void fonts(Bytes bytes);          ///< font files, and texts in them
 void lettering(Bytes bytes);      ///< texts and captions in any style: measured as they are painted
@@ -42,7 +45,10 @@ inline constexpr Target targets[] = {{"png", png},
                                      {"anymap", anymap},
                                      {"sheets", sheets},
                                      {"texts", texts},
+                                     {"tables", tables},
                                      {"drawing", drawing},
+                                     {"scenes", scenes},
+                                     {"outlines", outlines},
                                      {"region_algebra", region_algebra},
                                      {"fonts", fonts},
                                      {"lettering", lettering},

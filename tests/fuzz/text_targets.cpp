@@ -1,6 +1,7 @@
 // Bytes that are texts.
 
 #include "fuzz/attempt.hpp"
+#include "fuzz/input.hpp"
 #include "fuzz/targets.hpp"
 
 #include <coldbrick/bitmap.hpp>
@@ -89,6 +90,26 @@ void texts(Bytes bytes) {
     for (const char* name : {"fuzz.csv", "fuzz.json"})
         attempt([&] {
             const MarkTable table = read_marks(name, std::string(text), {.picture = {40, 30}});
+            Image image({40, 30}, PixelFormat::rgb8);
+            draw(image, std::span(table.marks).first(std::min<std::size_t>(table.marks.size(), 8)));
+        });
+}
+
+void tables(Bytes bytes) {
+    constexpr std::string_view words[] = {"{",     "}",    "[",    "]",      "\"",    ",",      ":",    "\n",     "x",
+                                          "y",     "left", "top",  "right",  "bottom", "width",  "height", "points", "caption",
+                                          "group", "null", "true", "1",      "-2.5",   "1e9",    "\"\"",  "\r\n",   " ",
+                                          "\\",    "\\u00", "1 2 3 4 5 6", "\"x\":1", "{\"x\":1,\"y\":2}", "x,y\n", "\xE2\x80\xAE"};
+    Input input(bytes);
+    std::string text;
+    while (!input.empty() && text.size() < 60'000) {
+        const auto choice = input.take<std::uint8_t>();
+        text += words[choice % std::size(words)];
+    }
+    for (const char* name : {"fuzz.csv", "fuzz.json"})
+        attempt([&] {
+            const MarkTable table =
+                read_marks(name, text, {.picture = {40, 30}, .fractions = text.size() % 2 == 0, .most_bytes = 1 << 22});
             Image image({40, 30}, PixelFormat::rgb8);
             draw(image, std::span(table.marks).first(std::min<std::size_t>(table.marks.size(), 8)));
         });

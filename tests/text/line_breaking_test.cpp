@@ -143,6 +143,19 @@ TEST(Lines, AreBrokenCutAndFitted) {
         {"a\xC2\xA0"
          "b c",
          with(30, 9), 2, false}, // not at a space that holds
+        // What has no width before what goes with the letter before it.
+        {"\u200B\u2069"
+         "a",
+         with(1, 2), 2, true},
+        {"\u00AD\u2069"
+         "a",
+         with(1, 2), 2, true},
+        {"\u200B\uFEFF"
+         "a",
+         with(1, 2), 2, true},
+        {"\u200B\u200D"
+         "a",
+         with(1, 2), 2, true},
     };
     for (const auto& row : table) {
         const TextMeasure measured = measure(row.text, row.style);

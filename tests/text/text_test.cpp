@@ -290,6 +290,10 @@ TEST(Text, RefusesWhatIsOutsideItsRange) {
                   {.paint = colour("red"), .plate = TextPlate{.paint = colour("red"), .padding = -1}});
          },
          "plate padding -1 is outside 0..32767"},
+        {[&] {
+             (void)text.plate_box({.paint = {}, .padding = std::numeric_limits<std::int32_t>::min()});
+         },
+         "plate padding -2147483648 is outside 0..32767"},
         {[] { (void)Face::built_in("strok"); },
          "there is no built-in face \"strok\"; there are stroke, bitmap; did you mean \"stroke\"?"},
     });
@@ -315,6 +319,20 @@ TEST(Text, WhatIsKeptOfGlyphsHasALimit) {
     EXPECT_EQ(face.cache_use().bytes, 0U);
     EXPECT_EQ(Text(letters, {0, 0}, {.face = face, .size = 20}).bounds(), first.bounds());
     EXPECT_EQ(face.cache_use().glyphs, 0U);
+}
+
+// Each would take minutes, or gigabytes, if all that a stroke reaches were worked out.
+TEST(Text, WideOutlinesCostWhatIsSeen) {
+    Image image({400, 200}, PixelFormat::gray8);
+    for (const Face& face : {Face::stroke(), load_face(sans_font)})
+        for (const double width : {20.0, 300.0, 32767.0}) {
+            const Text text("Quay of Tarn Haven", {5, 150}, {.face = face, .size = 100});
+            draw(image, text, {.paint = colour("white"), .outline = TextOutline{colour("white"), width}});
+        }
+    EXPECT_EQ(image.pixel({0, 0}).red, 255);
+    const Text thick("Quay", {5, 150}, {.size = 100, .stroke_width = 32767});
+    draw(image, thick, {.paint = colour("white")});
+    EXPECT_GT(thick.bounds().width, 32767);
 }
 
 } // namespace coldbrick::test

@@ -305,4 +305,46 @@ TEST(Reel, OtherProgramsTakeThem) {
               std::string::npos);
 }
 
+TEST(Reel, WritersEndOnce) {
+    const TemporaryFolder folder;
+    const Image frame = frame_of(0, PixelFormat::rgb8);
+    for (const char* name : {"a.png", "a.gif", "a.webp", "a.y4m"}) {
+        ReelWriter writer(folder.file(name));
+        writer.add(frame);
+        writer.finish();
+        const std::string bytes = read_file(folder.file(name));
+        expect_errors<ArgumentError>({
+            {[&] { writer.finish(); }, "the reel is finished already"},
+            {[&] { writer.add(frame); }, "the reel is finished already"},
+        });
+        EXPECT_EQ(read_file(folder.file(name)), bytes) << name;
+    }
+    ReelWriter failing(folder.file("b.gif"), {.palette = Palette({{colour("navy")}, {colour("gold")}})});
+    EXPECT_THROW(failing.add(frame_of(0, PixelFormat::rgba8)), FileError); // it has no such entry
+    expect_errors<ArgumentError>({{[&] { failing.add(frame); }, "the reel cannot go on after a failure"},
+                                  {[&] { failing.finish(); }, "the reel cannot go on after a failure"}});
+    ReelReader reader(folder.file("a.png"));
+    const ReelReader moved = std::move(reader);
+    // NOLINTNEXTLINE(bugprone-use-after-move)
+    EXPECT_THROW((void)reader.size(), ArgumentError);
+}
+
+// A part that changes on its left side only.
+TEST(Reel, ChangesOfSingleColumnsComeBack) {
+    const TemporaryFolder folder;
+    for (const char* name : {"a.png", "a.webp"})
+        for (const std::int32_t column : {0, 1, 7, 30, 40}) {
+            const auto frame = [column](std::int32_t number) {
+                Image image({41, 27}, PixelFormat::rgba8, colour("navy"));
+                const std::int32_t left = std::max(column - number, 0);
+                draw(image, Line{{left, 3}, {left, 20}}, Stroke{colour("gold")});
+                return image;
+            };
+            write_reel(folder.file(name), 0, 3, frame);
+            ReelReader reader(folder.file(name));
+            for (std::int32_t i = 0; i < 4; ++i)
+                EXPECT_EQ(bytes_of(reader.next()->image), bytes_of(frame(i))) << name << ' ' << column << ' ' << i;
+        }
+}
+
 } // namespace coldbrick::test

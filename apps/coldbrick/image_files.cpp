@@ -100,8 +100,9 @@ void refuse_to_replace(const std::string& output, const std::vector<std::filesys
         std::error_code ignored; // of files that are not there
         if (std::filesystem::is_regular_file(output, ignored) &&
             std::filesystem::equivalent(output, input, ignored))
-            throw cb::FileError(fmt::format("{} is read here, too, and would be lost: give another name to write to",
-                                            cb::base::shown(output, 300)));
+            throw cb::FileError(
+                fmt::format("{} is read here, too, and would be lost: give another name to write to",
+                            cb::base::shown(output, 300)));
     }
 }
 

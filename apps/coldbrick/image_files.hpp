@@ -49,7 +49,8 @@ class ImageInput {
     coldbrick::ImageInfo info_;
 };
 
-/// @throws coldbrick::FileError if a file that is to be written is one of those that are read, which it would replace.
+/// @throws coldbrick::FileError if a file that is to be written is one of those that are read, which it would
+/// replace.
 void refuse_to_replace(const std::string& output, const std::vector<std::filesystem::path>& inputs);
 
 void save_image(const coldbrick::Image& image, const ImageOutput& output);

@@ -17,8 +17,9 @@ std::string escaped(std::string_view json) {
         const std::size_t length = std::max<std::size_t>(coldbrick::base::character_length(json), 1);
         const std::string_view character = json.substr(0, length);
         const bool steers = length > 1 && coldbrick::base::steers_terminal(character);
-        result += steers ? fmt::format("\\u{:04x}", static_cast<unsigned>(coldbrick::base::code_point(character)))
-                         : std::string(character);
+        result +=
+            steers ? fmt::format("\\u{:04x}", static_cast<unsigned>(coldbrick::base::code_point(character)))
+                   : std::string(character);
         json.remove_prefix(length);
     }
     return result;

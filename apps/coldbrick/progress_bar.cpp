@@ -34,7 +34,7 @@ void ProgressBar::show(std::int64_t done, std::int64_t all) {
     const auto full = static_cast<std::size_t>(width * done / all);
     const double passed = std::chrono::duration<double>(now - begin_).count();
     const double left = passed / static_cast<double>(done) * static_cast<double>(all - done);
-    print_message(fmt::format("\r{:>3}% [{}{}] {} of {}, {} left\x1b[K", 100 * done / all,
-                              std::string(full, '='), std::string(static_cast<std::size_t>(width) - full, ' '),
-                              done, all, time_text(left)));
+    print_message(
+        fmt::format("\r{:>3}% [{}{}] {} of {}, {} left\x1b[K", 100 * done / all, std::string(full, '='),
+                    std::string(static_cast<std::size_t>(width) - full, ' '), done, all, time_text(left)));
 }

@@ -30,8 +30,7 @@ SheetFile::SheetFile(const SheetArguments& arguments, bool keeps_warnings)
 
 SheetFile::SheetFile(const SheetArguments& arguments, std::string text)
     : path_(arguments.path), text_(std::move(text)), leaves_folder_(arguments.leaves_folder),
-      memory_(arguments.memory_mib << 20U),
-      warns_(arguments.warns), keeps_warnings_(false), files_{path_} {
+      memory_(arguments.memory_mib << 20U), warns_(arguments.warns), keeps_warnings_(false), files_{path_} {
     for (const std::string& setting : arguments.settings) {
         const std::size_t sign = setting.find('=');
         const std::string name = setting.substr(0, sign);

@@ -12,8 +12,8 @@ namespace [[gnu::visibility("default")]] coldbrick {
 template <class Signature>
 class Callback;
 
-/// A copy of any function, lambda or object that can be called with the arguments, for options that keep one. An
-/// empty one is false and must not be called. Copies call copies of the object.
+/// A copy of any function, lambda or object that can be called with the arguments, for options that keep one.
+/// An empty one is false and must not be called. Copies call copies of the object.
 template <class Result, class... Arguments>
 class Callback<Result(Arguments...)> {
   public:
@@ -21,8 +21,7 @@ class Callback<Result(Arguments...)> {
 
     // NOLINTBEGIN(bugprone-forwarding-reference-overload): Callbacks themselves are left out
     template <detail::CallableButNot<Callback<Result(Arguments...)>, Result, Arguments...> Function>
-    requires std::copy_constructible<std::decay_t<Function>>
-    Callback(Function&& function) {
+    requires std::copy_constructible<std::decay_t<Function>> Callback(Function&& function) {
         if (detail::is_null(function)) return;
         kept_ = new Kept<std::decay_t<Function>>(static_cast<Function&&>(function));
     }

@@ -99,8 +99,8 @@ class Drawing {
     void add(Stencil stencil, const Paint& paint, const Blending& blending = {});
 
     /// Adds a drawing as one item, which copies of this one share. Groups may lie within each other.
-    /// @throws ArgumentError if they do so more than deepest_groups times, or if drawing this one would draw more
-    /// than most_items, those of a group counted as often as they are drawn.
+    /// @throws ArgumentError if they do so more than deepest_groups times, or if drawing this one would draw
+    /// more than most_items, those of a group counted as often as they are drawn.
     void add(Shared<Drawing> group, const GroupStyle& style);
     static constexpr int deepest_groups = 64;
     static constexpr std::int64_t most_items = 2'147'483'646;

@@ -56,8 +56,8 @@ constexpr std::int64_t microseconds_of(const Other& other) {
 
 } // namespace detail
 
-/// A length of time in whole microseconds. Those of std::chrono become one, rounded down: `40ms`. What 64 bits do
-/// not hold becomes the longest duration.
+/// A length of time in whole microseconds. Those of std::chrono become one, rounded down: `40ms`. What 64
+/// bits do not hold becomes the longest duration.
 struct Duration {
     std::int64_t microseconds = 0;
 

@@ -29,9 +29,9 @@ bool is_null(const Function& function) {
 template <class Signature>
 class FunctionRef;
 
-/// Any function, lambda or object that can be called with the arguments. It refers to what it is made from, which
-/// must outlive the call that it is passed to; what keeps a function takes a Callback. One made from nothing, a
-/// null pointer or an empty Callback is false and must not be called.
+/// Any function, lambda or object that can be called with the arguments. It refers to what it is made from,
+/// which must outlive the call that it is passed to; what keeps a function takes a Callback. One made from
+/// nothing, a null pointer or an empty Callback is false and must not be called.
 template <class Result, class... Arguments>
 class FunctionRef<Result(Arguments...)> {
   public:

@@ -46,8 +46,8 @@ struct MarkTable {
 
 /// Reads a table of comma-separated values (RFC 4180), or a JSON array of objects (RFC 8259) if its name ends
 /// with .json. Numbers are rounded to pixels.
-/// @throws FileError with the place if the text is no table, if two columns have one name, if it takes more memory
-/// than it may, or if it has none of the columns.
+/// @throws FileError with the place if the text is no table, if two columns have one name, if it takes more
+/// memory than it may, or if it has none of the columns.
 [[nodiscard]] MarkTable read_marks(std::string_view file, const std::string& text,
                                    const MarkReading& reading);
 

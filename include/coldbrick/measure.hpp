@@ -20,7 +20,7 @@ namespace [[gnu::visibility("default")]] coldbrick {
 
 /// How images are compared.
 struct Comparison {
-    int tolerance = 0; ///< how much a channel may differ in pixels that count as the same, 0..255
+    int tolerance = 0;             ///< how much a channel may differ in pixels that count as the same, 0..255
     std::vector<Box> ignored = {}; ///< boxes whose pixels are left out
 };
 

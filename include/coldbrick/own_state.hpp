@@ -9,8 +9,8 @@ namespace detail {
 /// @throws ArgumentError: an object is used after it was moved from.
 [[noreturn]] void throw_moved_from();
 
-/// Owns a value of a type that is not defined where this is destroyed. After it was moved from, it may only be
-/// assigned to and destroyed.
+/// Owns a value of a type that is not defined where this is destroyed. After it was moved from, it may only
+/// be assigned to and destroyed.
 template <class State>
 class OwnState {
   public:

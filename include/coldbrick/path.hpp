@@ -125,10 +125,10 @@ class Path {
     [[nodiscard]] const std::vector<Contour>& contours() const { return contours_; }
     [[nodiscard]] bool empty() const { return contours_.empty(); }
 
-    /// Whoever draws paths of strangers can limit their cost: drawing throws ArgumentError, and draws nothing, if
-    /// the whole path comes to more straight lines than this, wherever they lie and however they are styled. They
-    /// are counted as for curves that are halved evenly, so that up to twice as many are counted as are drawn.
-    /// Any number if nothing is said.
+    /// Whoever draws paths of strangers can limit their cost: drawing throws ArgumentError, and draws
+    /// nothing, if the whole path comes to more straight lines than this, wherever they lie and however they
+    /// are styled. They are counted as for curves that are halved evenly, so that up to twice as many are
+    /// counted as are drawn. Any number if nothing is said.
     [[nodiscard]] std::size_t most_lines() const { return most_lines_; }
     Path& limit_lines(std::size_t most);
     static constexpr std::size_t any_number_of_lines = std::numeric_limits<std::size_t>::max();

@@ -47,10 +47,10 @@ struct SheetLimits {
     std::size_t steps = 20'000'000; ///< statements that are carried out, and values of lists that are made
     std::size_t items = 10'000'000; ///< of its drawing
     int depth = 200;                ///< of motifs that place each other
-    std::int64_t pixels = std::int64_t{1} << 32;   ///< of its picture
-    int files = 1000;                              ///< that it includes or takes data from
-    std::size_t text_bytes = std::size_t{1} << 28; ///< of each of them
-    std::size_t data_bytes = std::size_t{1} << 30; ///< of memory that the values of each table take
+    std::int64_t pixels = std::int64_t{1} << 32;      ///< of its picture
+    int files = 1000;                                 ///< that it includes or takes data from
+    std::size_t text_bytes = std::size_t{1} << 28;    ///< of each of them
+    std::size_t data_bytes = std::size_t{1} << 30;    ///< of memory that the values of each table take
     std::size_t drawing_bytes = std::size_t{1} << 30; ///< of memory that its drawing takes
 };
 

@@ -72,9 +72,9 @@ class SheetCheck {
         std::int64_t outline = 0;       ///< pixels of letters' outlines on top
         std::int64_t faint_outline = 0; ///< those of too little contrast
         int largest_change = 0;
-        int largest_alpha = 0;    ///< of its paints
-        bool simple = true;       ///< all paints are simply laid over what is there
-        bool replaces = true;     ///< all of its pixels get one opaque colour
+        int largest_alpha = 0; ///< of its paints
+        bool simple = true;    ///< all paints are simply laid over what is there
+        bool replaces = true;  ///< all of its pixels get one opaque colour
         bool is_layer = false;
         bool is_empty_layer = true;
         bool meets_sheet = false; ///< without clips, where it covers nothing

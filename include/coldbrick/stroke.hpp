@@ -19,10 +19,9 @@ constexpr double largest_dash_sum = 1'099'511'627'776.0;
 /// Stretches of a stroke that are painted and left out in turns. n lengths take memory for n, and each pixel
 /// a time of the order log n.
 struct Dashes {
-    std::vector<double>
-        lengths;       ///< on, off, on, off, ... in pixels, each 0..largest_dash_sum; solid if there are none.
-                       ///< After the last one the first follows. They add up to
-                       ///< smallest_dash_sum..largest_dash_sum
+    std::vector<double> lengths; ///< on, off, on, off, ... in pixels, each 0..largest_dash_sum; solid if
+                                 ///< there are none. After the last one the first follows. They add up to
+                                 ///< smallest_dash_sum..largest_dash_sum
     double offset = 0; ///< how far into the lengths the path begins, in pixels, as far as the largest sum
                        ///< either way
 

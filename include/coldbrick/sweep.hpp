@@ -45,7 +45,8 @@ struct Sweep {
 /// @param reading as for Sheet::again(); its settings stay
 /// @param progress is called with how many pictures are done and how many there are, by one thread at a time
 /// @throws SheetError if the sheet cannot be carried out with a value, naming them; ArgumentError if there
-/// are no names or one more than once, more than 10000 pictures, fewer threads than 0, or more pixels than may be.
+/// are no names or one more than once, more than 10000 pictures, fewer threads than 0, or more pixels than
+/// may be.
 [[nodiscard]] std::vector<CaptionedPicture>
 sweep(const Sheet& sheet, const Sweep& sweep, const SheetReading& reading,
       FunctionRef<void(std::int64_t done, std::int64_t all)> progress = {});

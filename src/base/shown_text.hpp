@@ -18,15 +18,15 @@ std::size_t character_length(std::string_view text);
 /// The code point of a text that is one character in UTF-8.
 char32_t code_point(std::string_view character);
 
-/// True of a character in UTF-8 that steers a terminal: a control character, or one that changes the direction of
-/// what follows or ends a line.
+/// True of a character in UTF-8 that steers a terminal: a control character, or one that changes the
+/// direction of what follows or ends a line.
 bool steers_terminal(std::string_view character);
 
 /// Takes the text's first character from it and gives it as it may be printed anywhere.
 std::string take_shown(std::string_view& text);
 
-/// The text as it may be printed anywhere: what steers a terminal (control characters, also those of direction) and what is not UTF-8
-/// becomes \xNN for each byte, and after `most` characters it is cut.
+/// The text as it may be printed anywhere: what steers a terminal (control characters, also those of
+/// direction) and what is not UTF-8 becomes \xNN for each byte, and after `most` characters it is cut.
 std::string shown(std::string_view text, std::size_t most = 60);
 
 /// The same between double quotes.

@@ -78,9 +78,10 @@ void Drawing::add(Shared<Drawing> group, const GroupStyle& style) {
     if (style.layer) image::check(*style.layer);
     const std::int64_t more = 1 + group->items_drawn_;
     if (items_drawn_ + more > most_items)
-        throw ArgumentError(fmt::format("a drawing of more than {} items, those of groups counted as often as they "
-                                        "are drawn",
-                                        most_items));
+        throw ArgumentError(
+            fmt::format("a drawing of more than {} items, those of groups counted as often as they "
+                        "are drawn",
+                        most_items));
     groups_deep_ = std::max(groups_deep_, group->groups_deep_ + 1);
     Group item{std::move(group), style};
     const Box bounds = drawing::bounds_of(item);

@@ -205,7 +205,8 @@ void LaidRun::show_backdrop(const Backdrop& backdrop, const Span& span) {
     lay(*backdrop.further, layer, span, first);
 }
 
-void LaidRun::lay(const Backdrop& backdrop, const ImageView& layer, const Span& span, const std::byte* first) {
+void LaidRun::lay(const Backdrop& backdrop, const ImageView& layer, const Span& span,
+                  const std::byte* first) {
     const Size size{static_cast<std::int32_t>(span.x_end - span.x_begin), 1};
     const ConstImageView run(first, size, layer.format());
     take(backdrop.below, span);
@@ -427,7 +428,8 @@ void Survey::note_finally(const Backdrop& backdrop, const Drawing::Group& group,
     }
 }
 
-/// Counts the pixels that a layer covers outside of the part that it can change, and takes them from its spans.
+/// Counts the pixels that a layer covers outside of the part that it can change, and takes them from its
+/// spans.
 void Survey::take_unchanged(const Box& changed, std::int32_t number, std::vector<Span>& covered) {
     std::vector<Span> unchanged;
     std::vector<Span> rest;
@@ -436,7 +438,8 @@ void Survey::take_unchanged(const Box& changed, std::int32_t number, std::vector
     };
     for (const Span& span : covered) {
         const bool meets = span.y >= changed.y && span.y < changed.end_y();
-        const std::int64_t begin = meets ? std::clamp(changed.x, std::int64_t{span.x_begin}, span.x_end) : span.x_end;
+        const std::int64_t begin =
+            meets ? std::clamp(changed.x, std::int64_t{span.x_begin}, span.x_end) : span.x_end;
         const std::int64_t end = meets ? std::clamp(changed.end_x(), begin, span.x_end) : span.x_end;
         add(unchanged, span.y, span.x_begin, begin);
         add(rest, span.y, begin, end);

@@ -97,11 +97,11 @@ class LaidRun {
 /// What a layer is laid onto, as it is before that.
 struct Backdrop {
     const ImageView& below;
-    const Blending& blending; ///< how the layer is laid onto it
-    const Backdrop* further;  ///< null if `below` is the picture itself
+    const Blending& blending;    ///< how the layer is laid onto it
+    const Backdrop* further;     ///< null if `below` is the picture itself
     const PixelNumbers& finally; ///< 1 where the finished layer changes the picture
-    bool mixed; ///< whether some item in the layer is not simply laid over what is there, so that one that does not
-                ///< show may matter to a later one
+    bool mixed; ///< whether some item in the layer is not simply laid over what is there, so that one that
+                ///< does not show may matter to a later one
 
     [[nodiscard]] const Backdrop& lowest() const;
     /// A colour of the layer with the opacities of all layers, if these are simply laid over what is there.

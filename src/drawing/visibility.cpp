@@ -33,7 +33,8 @@ void check(const Owners& owners) {
     base::check_range("width of the owners' box", box.width, 1, base::last_coordinate);
     base::check_range("height of the owners' box", box.height, 1, base::last_coordinate);
     const std::int64_t pixels = box.width * box.height;
-    base::check_range("number of owners' pixels", static_cast<std::int64_t>(owners.items.size()), pixels, pixels);
+    base::check_range("number of owners' pixels", static_cast<std::int64_t>(owners.items.size()), pixels,
+                      pixels);
     const auto items = static_cast<std::int64_t>(owners.tags.size());
     for (const std::uint32_t item : owners.items) base::check_range("number of an owner", item, 0, items);
 }

@@ -51,8 +51,8 @@ struct ReelReader::State {
 };
 
 ReelReader::ReelReader(const FileName& path, const DecodeLimits& limits)
-    : state_(base::owned(std::make_unique<State>(files::read_image_file(path, limits),
-                                                 files::name_before(path), limits))) {}
+    : state_(base::owned(
+          std::make_unique<State>(files::read_image_file(path, limits), files::name_before(path), limits))) {}
 
 ReelReader::ReelReader(std::span<const std::byte> file, const DecodeLimits& limits)
     : state_(base::owned(std::make_unique<State>(std::vector(file.begin(), file.end()), "", limits))) {}

@@ -40,8 +40,9 @@ void check_rows(const ConstImageView& rows, Size size, PixelFormat format, const
         throw ArgumentError(fmt::format("rows of {} do not fit a picture of {}", layout(rows.format()).name,
                                         layout(format).name));
     if (format == PixelFormat::indexed8 && !are_alike(rows.palette(), palette))
-        throw ArgumentError("the rows have another palette than the picture: make their image with the picture's "
-                            "palette, or the writer with theirs");
+        throw ArgumentError(
+            "the rows have another palette than the picture: make their image with the picture's "
+            "palette, or the writer with theirs");
     if (rows.height() > size.height - done)
         throw ArgumentError(
             fmt::format("{} rows are more than the {} that are left", rows.height(), size.height - done));
@@ -67,8 +68,7 @@ struct RowWriter::State {
         if (size.width < 1 || size.height < 1)
             throw ArgumentError(fmt::format("a picture of {} x {} pixels has none", size.width, size.height));
         if (format == PixelFormat::indexed8) own = palette != nullptr ? *palette : default_palette();
-        storage =
-            files::settle_storage(size, format, own ? &*own : nullptr, files::codec_of(type), options);
+        storage = files::settle_storage(size, format, own ? &*own : nullptr, files::codec_of(type), options);
     }
 
     /// @param open(state) opens the file or the stream
@@ -82,7 +82,6 @@ struct RowWriter::State {
         state->encoder = files::codec_of(type).encoder(sink, state->storage.picture, options);
         return state;
     }
-
 };
 
 RowWriter::RowWriter(const FileName& path, Size size, PixelFormat format, const EncodeOptions& options,

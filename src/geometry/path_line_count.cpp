@@ -36,8 +36,8 @@ double largest_bend(Position from, const PathPiece& piece) {
         piece);
 }
 
-/// A curve leaves the chord of an n-th of its parameters by an eighth of its bend over n squared at most (C. de
-/// Boor, "A Practical Guide to Splines", chapter III). Curves are halved, so that n is a power of two.
+/// A curve leaves the chord of an n-th of its parameters by an eighth of its bend over n squared at most (C.
+/// de Boor, "A Practical Guide to Splines", chapter III). Curves are halved, so that n is a power of two.
 double lines_of(double bend) {
     const double needed = std::sqrt(bend / 8 / path_flatness);
     return needed <= 1 ? 1 : std::exp2(std::ceil(std::log2(needed)));

@@ -8,8 +8,8 @@
 
 namespace coldbrick::geometry {
 
-/// How far the straight lines that stand for a curve may lie from it, in pixels: so near that coverages come out
-/// right to 2/255 together with their rounding.
+/// How far the straight lines that stand for a curve may lie from it, in pixels: so near that coverages come
+/// out right to 2/255 together with their rounding.
 constexpr double path_flatness = 1.0 / 256;
 
 /// Returns a number of lines that all curves of a path can be drawn with, at most twice as many as they need.

@@ -64,7 +64,8 @@ void check(const RoundedBox& rounded);
 /// Throws ArgumentError if there are no points.
 void check(const Polyline& polyline);
 
-/// Throws ArgumentError if the path comes to more straight lines than it may. What is added to it is checked there.
+/// Throws ArgumentError if the path comes to more straight lines than it may. What is added to it is checked
+/// there.
 void check(const Path& path);
 
 /// Throws ArgumentError if there are no rings, or none of a ring's vertices.

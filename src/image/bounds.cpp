@@ -77,7 +77,8 @@ Box bounds_of_area(const raster::OutermostPlaces& corners, Rasterise rasterise) 
         bottom = std::max(bottom, place.y);
     }
     constexpr long double few_rows = 4096;
-    if (corners.fat || left > right || bottom - top > few_rows) return raster::bounds_near(corners, rasterise);
+    if (corners.fat || left > right || bottom - top > few_rows)
+        return raster::bounds_near(corners, rasterise);
     const auto cut = [](long double value) {
         return std::clamp(static_cast<std::int64_t>(std::clamp(value, -furthest, furthest)),
                           raster::everywhere.left, raster::everywhere.right);
@@ -116,7 +117,8 @@ Box bounds(const S& shape, const Stroke& stroke) {
     } else {
         if (stroke.edges == Edges::smooth) return smooth_bounds();
         const raster::Pen pen = outline_pen(stroke);
-        // A part of an ellipse may have filled pixels beyond its own curve, which its wide strokes do not have.
+        // A part of an ellipse may have filled pixels beyond its own curve, which its wide strokes do not
+        // have.
         constexpr bool is_slice = std::same_as<S, Sector> || std::same_as<S, Segment>;
         const bool is_outline = !is_slice || stroke.width == 1;
         if (!pen.dashed() && pen.width == 1 && is_outline) return shape.bounds();

@@ -1,9 +1,9 @@
 #include <coldbrick/overlay.hpp>
 
-#include "image/span_painter.hpp"
-#include "image/style_checks.hpp"
 #include "image/overlay_checks.hpp"
 #include "image/pixel_reader.hpp"
+#include "image/span_painter.hpp"
+#include "image/style_checks.hpp"
 #include "paint/composite_run.hpp"
 
 #include <coldbrick/convert.hpp>

@@ -1,8 +1,8 @@
 #include <coldbrick/stencil.hpp>
 
 #include "image/span_painter.hpp"
-#include "image/style_checks.hpp"
 #include "image/stencil_checks.hpp"
+#include "image/style_checks.hpp"
 
 #include <coldbrick/error.hpp>
 

@@ -41,9 +41,10 @@ class Memory {
     /// @throws FileError if there is not enough left.
     void take(std::size_t bytes, std::string_view file, std::size_t line) {
         if (bytes > left_)
-            throw FileError(fmt::format("{}:{}: the table takes more than {} bytes of memory: the limit for data "
-                                        "can be raised (SheetLimits::data_bytes, MarkReading::most_bytes, --memory)",
-                                        base::shown(file), line, most_));
+            throw FileError(
+                fmt::format("{}:{}: the table takes more than {} bytes of memory: the limit for data "
+                            "can be raised (SheetLimits::data_bytes, MarkReading::most_bytes, --memory)",
+                            base::shown(file), line, most_));
         left_ -= bytes;
     }
 
@@ -109,8 +110,8 @@ class CsvTable {
         std::unordered_set<std::string_view> known;
         for (const std::string& name : names)
             if (!known.insert(name).second)
-                throw FileError(fmt::format("{}:{}: two columns are called {}", base::shown(table_.file), line,
-                                            base::in_quotes(name)));
+                throw FileError(fmt::format("{}:{}: two columns are called {}", base::shown(table_.file),
+                                            line, base::in_quotes(name)));
     }
 
     Memory memory_;
@@ -210,7 +211,8 @@ nlohmann::json objects_of(std::string_view file, const std::string& text) {
         const auto is_object = [](const nlohmann::json& one) { return one.is_object(); };
         if (result.is_array() && std::ranges::all_of(result, is_object)) return result;
     } catch (const nlohmann::json::parse_error& error) {
-        throw FileError(fmt::format("{}: this is not JSON", place_in(file, text, error.byte == 0 ? 0 : error.byte - 1)));
+        throw FileError(
+            fmt::format("{}: this is not JSON", place_in(file, text, error.byte == 0 ? 0 : error.byte - 1)));
     } catch (const nlohmann::json::exception&) { // a number without bounds, among others
         throw FileError(fmt::format("{}: a value is outside its range", base::shown(file)));
     }
@@ -239,7 +241,8 @@ DataTable json_table(std::string_view file, const std::string& text, std::size_t
             if (value.is_null()) null = name;
             Value& kept = values[numbers.at(name)];
             kept = value_of(value);
-            if (const auto* const own = std::get_if<std::string>(&kept)) memory.take(own->size(), file, number);
+            if (const auto* const own = std::get_if<std::string>(&kept))
+                memory.take(own->size(), file, number);
         }
         if (!null.empty()) {
             table.faults.push_back(fmt::format("{}: object {}: {} is null: leave it out, or give it a value",

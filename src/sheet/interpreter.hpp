@@ -97,7 +97,7 @@ class Interpreter {
     std::uint64_t chance_ = 0;            ///< of the block
     std::uint32_t tag_ = 0;               ///< of the statement
     std::size_t items_ = 0;
-    std::size_t bytes_ = 0; ///< of memory that they take
+    std::size_t bytes_ = 0;      ///< of memory that they take
     int nested_ = 0;             ///< statements that are being carried out
     int depth_ = 0;              ///< of motifs
     Edges edges_ = Edges::crisp; ///< where styles do not tell

@@ -25,8 +25,8 @@ struct ItemReach {
 };
 [[nodiscard]] ItemReach reach_of(const Drawing::Item& item, Size sheet);
 
-/// About how much memory an item takes, without images, which are counted where they are loaded, and without the
-/// drawing of a group.
+/// About how much memory an item takes, without images, which are counted where they are loaded, and without
+/// the drawing of a group.
 [[nodiscard]] std::size_t bytes_of(const Drawing::Item& item);
 
 } // namespace coldbrick::sheet

@@ -99,7 +99,8 @@ List FileLoader::data(const FileName& file) {
         fail(file.location,
              fmt::format("the sheet takes data from more than {} files", reading_.limits.files));
     List rows = at_file(file.location, [&] {
-        return rows_of(name, reading_.load_text(name, reading_.limits.text_bytes), reading_.limits.data_bytes);
+        return rows_of(name, reading_.load_text(name, reading_.limits.text_bytes),
+                       reading_.limits.data_bytes);
     });
     kept_.data.insert_or_assign(name, rows);
     return rows;

@@ -60,7 +60,9 @@ bool Sheet::render_bands(PixelFormat format, std::int32_t band_height, BandRecei
     };
     RenderOptions noting = options;
     if (options.progress) noting.progress = [&](double share) { noted(options.progress, share); };
-    const auto receive = [&](const ConstImageView& rows, std::int32_t first) { noted(receiver, rows, first); };
+    const auto receive = [&](const ConstImageView& rows, std::int32_t first) {
+        noted(receiver, rows, first);
+    };
     try {
         return with_memory(*this, format, std::min(band_height, size.height), [&] {
             return coldbrick::render_bands(drawing, size, band_height, receive,

@@ -34,21 +34,10 @@ constexpr int next_to_nothing = 2;
 /// Changes of a channel that nobody sees.
 constexpr int hardly_seen = 2;
 
-constexpr std::array<std::string_view, 15> kind_names{"outside",
-                                                      "clipped",
-                                                      "empty",
-                                                      "painted over",
-                                                      "hidden layer",
-                                                      "same colour",
-                                                      "see-through",
-                                                      "no change",
-                                                      "not drawn",
-                                                      "nearly same colour",
-                                                      "low contrast",
-                                                      "cut text",
-                                                      "corner",
-                                                      "radius",
-                                                      "unused"};
+constexpr std::array<std::string_view, 15> kind_names{
+    "outside",      "clipped",     "empty",     "painted over", "hidden layer",
+    "same colour",  "see-through", "no change", "not drawn",    "nearly same colour",
+    "low contrast", "cut text",    "corner",    "radius",       "unused"};
 
 Kind kind_of(SheetWarning::Kind warning) {
     switch (warning) {
@@ -219,8 +208,8 @@ void SheetCheck::find_hidden(const Statement& statement, SheetFinding& finding) 
     finding.kind = Kind::hidden_layer;
     finding.message = "the layer that this is drawn in does not show where this lies";
     if (statement.hidden > 0)
-        finding.message +=
-            fmt::format(", and {} of its {} pixels are painted over, by {}", statement.hidden, statement.covered, by);
+        finding.message += fmt::format(", and {} of its {} pixels are painted over, by {}", statement.hidden,
+                                       statement.covered, by);
 }
 
 /// Tells why a statement covers no pixel of the sheet.
@@ -239,8 +228,8 @@ void SheetCheck::find_uncovered(const Statement& statement, SheetFinding& findin
         finding.kind = Kind::outside;
         finding.message = "none of its pixels lie on the sheet";
         if (!outside.empty())
-            finding.message += fmt::format(": they lie round it, in columns {} to {}, rows {} to {}", outside.x,
-                                           outside.end_x() - 1, outside.y, outside.end_y() - 1);
+            finding.message += fmt::format(": they lie round it, in columns {} to {}, rows {} to {}",
+                                           outside.x, outside.end_x() - 1, outside.y, outside.end_y() - 1);
     } else {
         finding.kind = Kind::empty;
         finding.message = "this has no pixels";
@@ -263,7 +252,8 @@ void SheetCheck::find_unchanged(const Statement& statement, SheetFinding& findin
               fmt::format("the paint is so see-through that no pixel changes: its alpha is {} of 255",
                           statement.largest_alpha));
     else if (statement.replaces)
-        found(Kind::same_colour, fmt::format("{} has the colour of all that it covers", all ? "this" : others));
+        found(Kind::same_colour,
+              fmt::format("{} has the colour of all that it covers", all ? "this" : others));
     else if (statement.is_layer || !statement.simple)
         found(Kind::no_change, fmt::format("{} changes no pixel", all ? "this" : others));
     else

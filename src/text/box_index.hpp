@@ -14,9 +14,10 @@
 
 namespace coldbrick::text {
 
-/// Boxes in square cells, on a level for each power of two: a box lies in the cell of its top-left pixel, on the
-/// first level whose cells are as large as the box. Adding one takes a constant time, and finding those that meet a
-/// window the time of the cells that the window meets or of all that hold any, whichever are fewer.
+/// Boxes in square cells, on a level for each power of two: a box lies in the cell of its top-left pixel, on
+/// the first level whose cells are as large as the box. Adding one takes a constant time, and finding those
+/// that meet a window the time of the cells that the window meets or of all that hold any, whichever are
+/// fewer.
 class BoxIndex {
   public:
     /// @param box not empty, with sides in 32 bits
@@ -31,7 +32,8 @@ class BoxIndex {
     bool find(const Box& window, const Visit& visit) const {
         if (window.empty()) return false;
         const auto visit_cell = [&](const std::vector<Box>& boxes) {
-            return std::ranges::any_of(boxes, [&](const Box& box) { return meet(box, window) && visit(box); });
+            return std::ranges::any_of(boxes,
+                                       [&](const Box& box) { return meet(box, window) && visit(box); });
         };
         for (std::size_t level = 0; level < levels_.size(); ++level) {
             const Cells& cells = levels_[level];

@@ -144,8 +144,8 @@ class PlaceFinder {
         return result;
     }
 
-    /// The free place nearest to a box; an empty box if there is none. It is looked for in a window around the
-    /// box, ever larger until nothing outside can be nearer.
+    /// The free place nearest to a box; an empty box if there is none. It is looked for in a window around
+    /// the box, ever larger until nothing outside can be nearer.
     [[nodiscard]] Box nearest_free(const Box& box, const Box& size) const {
         for (std::int64_t reach = size.height + gap_;; reach *= 2) {
             const auto beyond = [&](std::int64_t extent) { return reach + extent; };
@@ -160,8 +160,8 @@ class PlaceFinder {
     }
 
     /// The free place in a part of the picture. A plate at any free place can be moved up until it meets an
-    /// obstacle or the part's side and is free still: so it is enough to look at the rows where that may be, and at
-    /// some more to be near.
+    /// obstacle or the part's side and is free still: so it is enough to look at the rows where that may be,
+    /// and at some more to be near.
     /// @param obstacles all that meet the part
     [[nodiscard]] Box nearest_free_in(const Box& box, const Box& size, const Box& part,
                                       const Obstacles& obstacles) const {
@@ -171,8 +171,7 @@ class PlaceFinder {
             rows.push_back(one.end_y());
             rows.push_back(one.y - size.height);
         }
-        std::erase_if(rows,
-                      [&](std::int64_t y) { return y < part.y || y > part.end_y() - size.height; });
+        std::erase_if(rows, [&](std::int64_t y) { return y < part.y || y > part.end_y() - size.height; });
         const auto down = [&](std::int64_t y) { return gap_between(y, y + size.height, box.y, box.end_y()); };
         std::ranges::sort(rows, {}, [&](std::int64_t y) { return std::pair(down(y), y); });
         rows.erase(std::unique(rows.begin(), rows.end()), rows.end());
@@ -181,8 +180,7 @@ class PlaceFinder {
         for (const std::int64_t y : rows) {
             const auto distance_down = static_cast<double>(down(y));
             if (distance_down * distance_down >= least) break;
-            const Box plate =
-                nearest_free_in_row(box, {0, y, size.width, size.height}, part, obstacles);
+            const Box plate = nearest_free_in_row(box, {0, y, size.width, size.height}, part, obstacles);
             if (plate.empty()) continue;
             if (const double distance = squared_distance(plate, box); distance < least) {
                 least = distance;

@@ -101,8 +101,8 @@ Image coverage_of_masks(const Ink& ink, const Box& box) {
     return result;
 }
 
-/// True if letters are painted by masks of their own: others would take memory for all that a wide stroke reaches,
-/// whatever is seen.
+/// True if letters are painted by masks of their own: others would take memory for all that a wide stroke
+/// reaches, whatever is seen.
 bool has_masks(const Layout& layout, double grown) {
     constexpr double widest = 64;
     return layout.level() && layout.glyph_style.stroke_width / 2 + grown <= widest;

@@ -539,7 +539,8 @@ TEST(Tool, EndlessFilesAreRefused) {
         {"recast /dev/zero" + out, "/dev/zero: cannot decode the image: it is none of"},
         {"draw " + folder.file("quay.brick") + out,
          ":2:7: \"/dev/zero\" leads out of the sheet's folder: --leave-folder allows that"},
-        {"draw --leave-folder " + folder.file("quay.brick") + out, ":2:7: \"/dev/zero\" is not a regular file"},
+        {"draw --leave-folder " + folder.file("quay.brick") + out,
+         ":2:7: \"/dev/zero\" is not a regular file"},
     };
     for (const auto& [arguments, message] : rows) {
         const Finished finished = run_command(tool + ' ' + arguments);
@@ -613,7 +614,8 @@ TEST(Tool, SheetsStayInTheirFolder) {
     std::filesystem::create_symlink("../secret.txt", folder.file("sheets/inside.brick"));
     ASSERT_EQ(::mkfifo(folder.file("sheets/pipe").c_str(), 0600), 0);
     const std::pair<std::string, std::string> rows[] = {
-        {"include \"inside.brick\"", "\"inside.brick\" leads out of the sheet's folder: --leave-folder allows that"},
+        {"include \"inside.brick\"",
+         "\"inside.brick\" leads out of the sheet's folder: --leave-folder allows that"},
         {"data d from \"inside.brick\"", "leads out of the sheet's folder"},
         {"image \"inside.brick\" at (0, 0)", "leads out of the sheet's folder"},
         {"box (0, 0) size 5 x 5 fill texture \"inside.brick\"", "leads out of the sheet's folder"},

@@ -43,7 +43,7 @@ TEST(FunctionRef, RefersToAnythingThatCanBeCalled) {
     EXPECT_EQ(called(pointer, 4), 8);
     EXPECT_EQ(called([](int number) { return number + 1; }, 4), 5);
     EXPECT_EQ(called(adder, 4), 4);
-    EXPECT_EQ(called(adder, 5), 9); // the object itself, not a copy
+    EXPECT_EQ(called(adder, 5), 9);                               // the object itself, not a copy
     FunctionRef<void(int)>([](int number) { return number; })(3); // results may be dropped
 }
 

@@ -20,8 +20,9 @@ TEST(ShownText, SteersNoTerminalAndIsCut) {
         {"\xC3\xA9 \xE2\x82\xAC \xF0\x9F\x9A\xA2",
          "\xC3\xA9 \xE2\x82\xAC \xF0\x9F\x9A\xA2"}, // of 2, 3, 4 bytes
         {"a\x1b[2J\r\n\0b"sv, "a\\x1b[2J\\x0d\\x0a\\x00b"},
-        {"\x7f \xC2\x9B", "\\x7f \\xc2\\x9b"},                   // DEL, and a control character of 2 bytes
-        {"a\xE2\x80\xAE b\xD8\x9C \xE2\x81\xA6", "a\\xe2\\x80\\xae b\\xd8\\x9c \\xe2\\x81\\xa6"}, // of direction
+        {"\x7f \xC2\x9B", "\\x7f \\xc2\\x9b"}, // DEL, and a control character of 2 bytes
+        {"a\xE2\x80\xAE b\xD8\x9C \xE2\x81\xA6",
+         "a\\xe2\\x80\\xae b\\xd8\\x9c \\xe2\\x81\\xa6"},        // of direction
         {"\xFF \xC3 \x80", "\\xff \\xc3 \\x80"},                 // not UTF-8
         {"\xC0\xAF \xE0\x80\xAF", "\\xc0\\xaf \\xe0\\x80\\xaf"}, // longer than it needs to be
         {"\xED\xA0\x80 \xF4\x90\x80\x80", "\\xed\\xa0\\x80 \\xf4\\x90\\x80\\x80"}, // no characters

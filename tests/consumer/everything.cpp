@@ -5,7 +5,8 @@
 namespace cb = coldbrick;
 
 int main() {
-    cb::Image image = cb::read_sheet("sheet 40 x 30 on red\ntext \"Quay\" at (2, 20) fill white", "inline").render();
+    cb::Image image =
+        cb::read_sheet("sheet 40 x 30 on red\ntext \"Quay\" at (2, 20) fill white", "inline").render();
     cb::Drawing drawing;
     drawing.add(cb::Circle{{20, 15}, 9}, cb::Fill{cb::colour("navy")});
     cb::render(drawing, image);

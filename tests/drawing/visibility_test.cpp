@@ -46,7 +46,7 @@ struct Facts {
     std::uint32_t tag;
     Pixels covered = Pixels(pixel_count);
     Pixels changed = Pixels(pixel_count);
-    Pixels hidden = Pixels(pixel_count); ///< by it
+    Pixels hidden = Pixels(pixel_count);      ///< by it
     Pixels shows = Pixels(pixel_count, true); ///< the layer that it is in
     Pixels seen = Pixels(pixel_count);        ///< whatever comes later
     Pixels hidden_later = Pixels(pixel_count);
@@ -148,7 +148,8 @@ bool is_simple(const Drawing& drawing) {
     const auto simple = [](const Blending& blending) { return blending.mode == BlendMode::source_over; };
     const auto of = [&]<class Item>(const Item& item) {
         if constexpr (std::same_as<Item, Drawing::StyledShape>)
-            return (!item.fill || simple(item.fill->blending)) && (!item.stroke || simple(item.stroke->blending));
+            return (!item.fill || simple(item.fill->blending)) &&
+                   (!item.stroke || simple(item.stroke->blending));
         else if constexpr (std::same_as<Item, Drawing::Picture>)
             return simple(item.options.blending);
         else if constexpr (std::same_as<Item, Drawing::Print>)
@@ -467,8 +468,9 @@ TEST(Visibility, SharedGroupsAreLookedAtOnceAndTheirItemsCounted) {
             drawing = std::move(outer);
         }
     } catch (const ArgumentError& error) {
-        EXPECT_STREQ(error.what(),
-                     "a drawing of more than 2147483646 items, those of groups counted as often as they are drawn");
+        EXPECT_STREQ(
+            error.what(),
+            "a drawing of more than 2147483646 items, those of groups counted as often as they are drawn");
     }
     EXPECT_EQ(levels, 29); // of 3 times 2^29 items, and more
     Drawing nothing;
@@ -482,18 +484,17 @@ TEST(Visibility, SharedGroupsAreLookedAtOnceAndTheirItemsCounted) {
     }
     Image image(window, PixelFormat::rgb8);
     draw(image, nothing); // its modes are looked at once a drawing, and its items not at all
-    expect_errors<ArgumentError>({{[] {
-                                       Drawing wrong;
-                                       wrong.add(Box{0, 0, 1, 1}, Fill{{}, {}, {}, {static_cast<BlendMode>(99)}});
-                                   },
-                                   "blend mode 99 is outside 0..30"}});
+    expect_errors<ArgumentError>(
+        {{[] {
+              Drawing wrong;
+              wrong.add(Box{0, 0, 1, 1}, Fill{{}, {}, {}, {static_cast<BlendMode>(99)}});
+          },
+          "blend mode 99 is outside 0..30"}});
 }
 
 TEST(Visibility, PicturesOfOwnersNeedANumberAPixel) {
     const auto white = [](std::uint32_t) { return Colour(255, 255, 255); };
-    const auto picture = [&](const Owners& owners) {
-        return [=] { (void)picture_of(owners, white, {}); };
-    };
+    const auto picture = [&](const Owners& owners) { return [=] { (void)picture_of(owners, white, {}); }; };
     expect_errors<ArgumentError>({
         {picture({{0, 0, 5, 5}, {7}, {1}}), "number of owners' pixels 1 is outside 25..25"},
         {picture({{0, 0, 1, 1}, {7}, {1}}), "number of an owner 7 is outside 0..1"},

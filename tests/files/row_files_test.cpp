@@ -78,7 +78,8 @@ TEST(RowFiles, WhatDoesNotFitIsRefusedAndNothingIsLeft) {
                  const Palette other({{colour("navy")}, {colour("gold")}});
                  indexed.write(Image({4, 1}, other, colour("gold")));
              },
-             "the rows have another palette than the picture: make their image with the picture's palette, or the "
+             "the rows have another palette than the picture: make their image with the picture's palette, "
+             "or the "
              "writer with theirs"},
             {[&] { writer.finish(); }, "the picture ends after 3 of its 4 rows"},
             {[&] { writer.write(image); }, "3 rows are more than the 1 that are left"},

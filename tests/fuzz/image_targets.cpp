@@ -144,7 +144,8 @@ Stroke stroke_of(Input& input, bool is_closed) {
     stroke.blending = blending_of(input);
     stroke.edges = input.choice(Edges::smooth);
     if (input.number(0, 2) == 0) {
-        stroke.dashes.offset = input.number(0, 3) == 0 ? 4096.0 * input.take<std::int32_t>() : input.number(-99, 99) / 4.0;
+        stroke.dashes.offset =
+            input.number(0, 3) == 0 ? 4096.0 * input.take<std::int32_t>() : input.number(-99, 99) / 4.0;
         for (int count = input.number(1, 6); count > 0; --count)
             stroke.dashes.lengths.push_back(input.number(0, 5) == 0 ? 512.0 * input.extent()
                                                                     : input.number(0, 200) / 8.0);
@@ -233,7 +234,8 @@ Drawing scene_of(Input& input, Size size, int depth) {
         if (kind == 0) {
             Overlay options{.blending = blending_of(input)};
             if (input.number(0, 3) == 0) options.key = input.colour();
-            result.add(image_of(input), {input.number(-9, size.width), input.number(-9, size.height)}, options);
+            result.add(image_of(input), {input.number(-9, size.width), input.number(-9, size.height)},
+                       options);
         } else if (kind <= 2 && depth < 3) {
             Drawing::GroupStyle style;
             if (input.number(0, 1) == 0)
@@ -284,7 +286,8 @@ void scenes(Bytes bytes) {
         require(same(whole, threads), "threads make the pixels of one");
         Image seen = ground;
         for (const Visibility& item : visibility(seen, drawing)) {
-            require(item.seen <= item.on_top && item.on_top + item.hidden <= item.covered, "what is seen is on top");
+            require(item.seen <= item.on_top && item.on_top + item.hidden <= item.covered,
+                    "what is seen is on top");
             require((item.seen > 0) == (item.largest_change > 0), "what is seen has changed");
         }
         require(same(whole, seen), "looking at a drawing draws it");
@@ -294,7 +297,8 @@ void scenes(Bytes bytes) {
         const Point pixel{input.number(0, size.width - 1), input.number(0, size.height - 1)};
         Image one = ground;
         (void)history(one, drawing, pixel);
-        require(one.view().real_pixel(pixel) == whole.view().real_pixel(pixel), "a history ends in the picture");
+        require(one.view().real_pixel(pixel) == whole.view().real_pixel(pixel),
+                "a history ends in the picture");
     });
 }
 

@@ -65,7 +65,8 @@ void outlines(Bytes bytes) {
         style.size = input.number(1, 400) / 2.0;
         const double width = input.number(0, 4) == 0 ? input.number(1, 32767) : input.number(1, 400) / 4.0;
         std::string words;
-        while (!input.empty() && words.size() < 20) words.push_back(static_cast<char>(input.take<std::uint8_t>()));
+        while (!input.empty() && words.size() < 20)
+            words.push_back(static_cast<char>(input.take<std::uint8_t>()));
         const Text text(words, {20, 60}, style);
         const TextPaint paint{.paint = Colour(255, 255, 255), .outline = TextOutline{Colour(9, 9, 9), width}};
         Image whole({90, 70}, PixelFormat::rgb8);

@@ -96,10 +96,12 @@ void texts(Bytes bytes) {
 }
 
 void tables(Bytes bytes) {
-    constexpr std::string_view words[] = {"{",     "}",    "[",    "]",      "\"",    ",",      ":",    "\n",     "x",
-                                          "y",     "left", "top",  "right",  "bottom", "width",  "height", "points", "caption",
-                                          "group", "null", "true", "1",      "-2.5",   "1e9",    "\"\"",  "\r\n",   " ",
-                                          "\\",    "\\u00", "1 2 3 4 5 6", "\"x\":1", "{\"x\":1,\"y\":2}", "x,y\n", "\xE2\x80\xAE"};
+    constexpr std::string_view words[] = {
+        "{",      "}",           "[",     "]",    "\"",    ",",           ":",       "\n",
+        "x",      "y",           "left",  "top",  "right", "bottom",      "width",   "height",
+        "points", "caption",     "group", "null", "true",  "1",           "-2.5",    "1e9",
+        "\"\"",   "\r\n",        " ",     "\\",   "\\u00", "1 2 3 4 5 6", "\"x\":1", "{\"x\":1,\"y\":2}",
+        "x,y\n",  "\xE2\x80\xAE"};
     Input input(bytes);
     std::string text;
     while (!input.empty() && text.size() < 60'000) {
@@ -108,8 +110,8 @@ void tables(Bytes bytes) {
     }
     for (const char* name : {"fuzz.csv", "fuzz.json"})
         attempt([&] {
-            const MarkTable table =
-                read_marks(name, text, {.picture = {40, 30}, .fractions = text.size() % 2 == 0, .most_bytes = 1 << 22});
+            const MarkTable table = read_marks(
+                name, text, {.picture = {40, 30}, .fractions = text.size() % 2 == 0, .most_bytes = 1 << 22});
             Image image({40, 30}, PixelFormat::rgb8);
             draw(image, std::span(table.marks).first(std::min<std::size_t>(table.marks.size(), 8)));
         });

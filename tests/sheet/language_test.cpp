@@ -493,9 +493,7 @@ TEST(Sheet, TellsItsParametersPlacesAndWarnings) {
     EXPECT_EQ(dots_of(sheet.again({})), dots_of(sheet));
     const Setting beyond{"r", "10"};
     expect_errors<SheetError>(
-        {{[&] {
-              (void)sheet.again({.settings = {beyond}});
-          },
+        {{[&] { (void)sheet.again({.settings = {beyond}}); },
           "quay.brick:1:5: r 10 is outside 1..9\nlet r = 5 from 1 to 9 by 0.5\n    ^"}});
 }
 

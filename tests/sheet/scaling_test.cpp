@@ -1,4 +1,5 @@
-// Sheets and tables that would take minutes, or all memory, if time grew with the square of their size. They end soon.
+// Sheets and tables that would take minutes, or all memory, if time grew with the square of their size. They
+// end soon.
 
 #include "support/errors.hpp"
 
@@ -34,7 +35,8 @@ TEST(Scaling, OfSheets) {
     EXPECT_EQ(lets.parameters.size(), 200'000U);
     EXPECT_EQ(lets.parameters.back().place, "quay.brick:200001:5");
     const std::string circles = lines(30'000, [](int i) {
-        return "circle at (" + std::to_string(i % 290) + ", " + std::to_string(i / 290) + ") radius 3 fill white";
+        return "circle at (" + std::to_string(i % 290) + ", " + std::to_string(i / 290) +
+               ") radius 3 fill white";
     });
     EXPECT_GE(check(read(circles, "")).size(), 29'000U);
     // A list of lists of lists, all of them shared.
@@ -46,7 +48,8 @@ TEST(Scaling, OfSheets) {
         deep += "]";
     }
     (void)read("sheet 9 x 9\n" + deep, "");
-    EXPECT_THROW((void)read("sheet 9 x 9\n" + deep + "\nlet same = a14 == a14", ""), SheetError); // counts its steps
+    EXPECT_THROW((void)read("sheet 9 x 9\n" + deep + "\nlet same = a14 == a14", ""),
+                 SheetError); // counts its steps
 }
 
 TEST(Scaling, OfTables) {
@@ -55,7 +58,8 @@ TEST(Scaling, OfTables) {
     (void)read("sheet 9 x 9\ndata d from \"a.json\"", object + "}]");
     EXPECT_EQ(read_marks("a.json", object + "}]", {}).marks.size(), 1U);
     std::string corners = "points\n\"";
-    for (int i = 0; i < 900'000; ++i) corners += std::to_string(i % 300) + ' ' + std::to_string(i / 3000) + ' ';
+    for (int i = 0; i < 900'000; ++i)
+        corners += std::to_string(i % 300) + ' ' + std::to_string(i / 3000) + ' ';
     EXPECT_EQ(read_marks("a.csv", corners + "\"\n", {}).marks.size(), 1U);
 }
 
@@ -64,26 +68,25 @@ TEST(Scaling, OfMemory) {
     const std::string many = "sheet 9 x 9\nrepeat 1000000\n  dots (1, 1) stroke red\nend";
     const std::string rows = "x\n" + std::string(200'000, '7') + "\n8\n9\n";
     expect_errors<SheetError>({
-        {[&] {
-             (void)read(many, "", {.drawing_bytes = 1'000'000});
-         },
+        {[&] { (void)read(many, "", {.drawing_bytes = 1'000'000}); },
          "quay.brick:3:3: the drawing takes more than 1000000 bytes of memory: the limit can be raised "
          "(SheetLimits::drawing_bytes, --memory)\n  dots (1, 1) stroke red\n  ^"},
-        {[&] {
-             (void)read("sheet 9 x 9\ndata d from \"a.csv\"", rows, {.data_bytes = 100'000});
-         },
-         "quay.brick:2:13: a.csv:2: the table takes more than 100000 bytes of memory: the limit for data can be raised "
-         "(SheetLimits::data_bytes, MarkReading::most_bytes, --memory)\ndata d from \"a.csv\"\n            ^"},
+        {[&] { (void)read("sheet 9 x 9\ndata d from \"a.csv\"", rows, {.data_bytes = 100'000}); },
+         "quay.brick:2:13: a.csv:2: the table takes more than 100000 bytes of memory: the limit for data can "
+         "be raised "
+         "(SheetLimits::data_bytes, MarkReading::most_bytes, --memory)\ndata d from \"a.csv\"\n            "
+         "^"},
         {[&] {
              (void)read("sheet 9 x 9\nlet a = range(1, 1000)\nrepeat 100\n  if a == a\n  end\nend", "",
                         {.steps = 50'000});
          },
          "quay.brick:4:8: carrying the sheet out takes more steps than it may\n  if a == a\n       ^"},
         {[&] {
-             (void)read("sheet 9 x 9\nlet a = range(1, 1000)\nrepeat 100\n  dots (min(a), 1) stroke red\nend", "",
-                        {.steps = 50'000});
+             (void)read("sheet 9 x 9\nlet a = range(1, 1000)\nrepeat 100\n  dots (min(a), 1) stroke red\nend",
+                        "", {.steps = 50'000});
          },
-         "quay.brick:4:9: carrying the sheet out takes more steps than it may\n  dots (min(a), 1) stroke red\n        "
+         "quay.brick:4:9: carrying the sheet out takes more steps than it may\n  dots (min(a), 1) stroke "
+         "red\n        "
          "^"},
     });
     (void)read(many, "", {.drawing_bytes = std::size_t{1} << 32});
@@ -92,19 +95,20 @@ TEST(Scaling, OfMemory) {
         {[&] {
              (void)sweep(sheet, {.names = {swept_name("r=1..9")}, .threads = 1, .most_bytes = 1'000'000}, {});
          },
-         "the pictures of a sweep take more than 1000000 bytes from r = 3 on: make them smaller (Sweep::largest, "
+         "the pictures of a sweep take more than 1000000 bytes from r = 3 on: make them smaller "
+         "(Sweep::largest, "
          "--tile) or raise Sweep::most_bytes"},
-        {[&] {
-             (void)sweep(sheet, {.names = {swept_name("r=1..9")}, .threads = -1}, {});
-         },
+        {[&] { (void)sweep(sheet, {.names = {swept_name("r=1..9")}, .threads = -1}, {}); },
          "number of threads -1 is outside 0..2147483647"},
         {[&] {
              (void)sweep(sheet, {.names = {swept_name("r=1..9"), swept_name("r=1,2")}}, {});
          },
          "the name \"r\" is swept more than once"},
     });
-    EXPECT_EQ(sweep(sheet, {.names = {swept_name("r=1..9")}, .largest = Size{40, 40}, .threads = 1'000'000}, {}).size(),
-              9U);
+    EXPECT_EQ(
+        sweep(sheet, {.names = {swept_name("r=1..9")}, .largest = Size{40, 40}, .threads = 1'000'000}, {})
+            .size(),
+        9U);
 }
 
 TEST(Scaling, TablesSayWhatIsWrongWithThem) {
@@ -115,7 +119,8 @@ TEST(Scaling, TablesSayWhatIsWrongWithThem) {
         {data("a.json", std::string(100'000, '[') + std::string(100'000, ']')),
          "a.json:1:65: arrays and objects lie more than 64 deep within each other"},
         {data("a.json", "[{\"x\": 1},\n {\"x\": 1, \"y\" 2}]"), "a.json:2:15: this is not JSON"},
-        {data("a.json", "[{\"x\": 1, \"y\": 2}, {\"x\": 1, \"y\": 2, \"x\": 3}]"), "a.json: object 2 has \"x\" twice"},
+        {data("a.json", "[{\"x\": 1, \"y\": 2}, {\"x\": 1, \"y\": 2, \"x\": 3}]"),
+         "a.json: object 2 has \"x\" twice"},
         {data("a.csv", "x,y,x\n1,2,3\n"), "a.csv:1: two columns are called \"x\""},
     });
     const MarkTable table = read_marks("a.json", "[{\"x\": 1, \"y\": null}, {\"x\": 1, \"y\": 2}]", {});
@@ -130,7 +135,8 @@ TEST(Scaling, ReceiversMayThrow) {
     const auto refuse = [](const ConstImageView&, std::int32_t) { throw ArgumentError("enough"); };
     const auto use_up = [](const ConstImageView&, std::int32_t) { throw std::bad_alloc(); };
     EXPECT_THROW((void)sheet.render_bands(PixelFormat::rgb8, 9, use_up), std::bad_alloc);
-    expect_errors<ArgumentError>({{[&] { (void)sheet.render_bands(PixelFormat::rgb8, 9, refuse); }, "enough"}});
+    expect_errors<ArgumentError>(
+        {{[&] { (void)sheet.render_bands(PixelFormat::rgb8, 9, refuse); }, "enough"}});
 }
 
 // A mode changes the pixels of its shape and no others.

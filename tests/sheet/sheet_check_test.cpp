@@ -146,8 +146,8 @@ class RandomSheet {
             const int kind = *rc::gen::inRange(0, 8);
             if (kind < 6 || depth == 2)
                 lines_.push_back(shape() + " fill " +
-                                 *rc::gen::element<std::string>("white", "black", "red", "#ff000001", "#30a040",
-                                                                "#ffffff80") +
+                                 *rc::gen::element<std::string>("white", "black", "red", "#ff000001",
+                                                                "#30a040", "#ffffff80") +
                                  blend());
             else {
                 lines_.push_back(kind == 6 ? "clip " + shape() : "layer" + opacity() + blend());
@@ -162,7 +162,9 @@ class RandomSheet {
         if (*rc::gen::arbitrary<bool>()) return "circle at " + point() + " radius " + number(0, 9);
         return "box " + point() + " size " + number(1, 20) + " x " + number(1, 16);
     }
-    static std::string opacity() { return *rc::gen::element<std::string>("", "", " opacity 0.5", " opacity 0"); }
+    static std::string opacity() {
+        return *rc::gen::element<std::string>("", "", " opacity 0.5", " opacity 0");
+    }
     static std::string blend() {
         return *rc::gen::element<std::string>("", "", "", " blend multiply", " blend screen", " blend cut",
                                               " blend difference");
@@ -226,9 +228,11 @@ RC_GTEST_PROP(SheetCheck, WhatIsToldIsSo, ()) {
             // What lies below shows, or what hides it.
             const Image bare = drawn(without(lines, layer_of(lines, line)));
             const std::string shape = lines[line].substr(0, lines[line].find(" fill"));
-            if (finding.message.find("painted over") != std::string::npos || shape.starts_with("layer")) break;
+            if (finding.message.find("painted over") != std::string::npos || shape.starts_with("layer"))
+                break;
             const Image alone = drawn({"sheet 24 x 18 on white", shape + " fill red"});
-            const bool clipped = std::ranges::any_of(lines, [](const auto& one) { return one.starts_with("clip"); });
+            const bool clipped =
+                std::ranges::any_of(lines, [](const auto& one) { return one.starts_with("clip"); });
             for (std::int32_t i = 0; i < 24 * 18 && !clipped; ++i) {
                 const Point at{i % 24, i / 24};
                 if (alone.pixel(at) == colour("red")) RC_ASSERT(picture.pixel(at) == bare.pixel(at));
@@ -241,9 +245,7 @@ RC_GTEST_PROP(SheetCheck, WhatIsToldIsSo, ()) {
         case Kind::painted_over:
         case Kind::same_colour:
         case Kind::see_through:
-        case Kind::no_change:
-            RC_ASSERT(difference(picture, drawn(without(lines, line))).largest == 0);
-            break;
+        case Kind::no_change: RC_ASSERT(difference(picture, drawn(without(lines, line))).largest == 0); break;
         default: break;
         }
     }
@@ -254,26 +256,33 @@ TEST(SheetCheck, TellsTheCauseThatThereIs) {
         // The layer hides it, not the pixel that is drawn over it.
         {"layer opacity 0\n  box (9, 9) size 5 x 5 fill red\nend\nbox (9, 9) size 1 x 1 fill blue",
          "2:1 see-through: the paint is so see-through that no pixel changes: its alpha is 0 of 255\n"
-         "3:3 hidden layer: the layer that this is drawn in does not show where this lies, and 1 of its 25 pixels "
+         "3:3 hidden layer: the layer that this is drawn in does not show where this lies, and 1 of its 25 "
+         "pixels "
          "are painted over, by line 5\n"},
         // Round the sheet.
         {"circle at (50, 30) radius 300 stroke red",
-         "2:1 outside: none of its pixels lie on the sheet: they lie round it, in columns -250 to 350, rows -270 to "
-         "330\n2:1 radius: the radius 300 is more than the sheet's 100 x 60 pixels: was it the diameter, or 150?\n"},
+         "2:1 outside: none of its pixels lie on the sheet: they lie round it, in columns -250 to 350, rows "
+         "-270 to "
+         "330\n2:1 radius: the radius 300 is more than the sheet's 100 x 60 pixels: was it the diameter, or "
+         "150?\n"},
         {"box (0, 0) size 100 x 60 stroke red 2 outside",
-         "2:1 outside: none of its pixels lie on the sheet: they lie round it, in columns -2 to 101, rows -2 to 61\n"},
+         "2:1 outside: none of its pixels lie on the sheet: they lie round it, in columns -2 to 101, rows -2 "
+         "to 61\n"},
         {"clip circle at (20, 20) radius 9\n  box (60, 9) size 5 x 5 fill red\nend",
          "3:3 clipped: the clip that this is drawn in leaves none of its pixels\n"},
         // It makes a hole.
-        {"layer\n  box (9, 9) size 25 x 25 fill red\n  circle at (20, 20) radius 9 fill red blend cut\nend", ""},
+        {"layer\n  box (9, 9) size 25 x 25 fill red\n  circle at (20, 20) radius 9 fill red blend cut\nend",
+         ""},
         // The outline is what is read.
         {"text \"Quay\" at (50, 20) anchor centre fill #ffffff10 stroke navy 1", ""},
         {"text \"Quay\" at (50, 20) anchor centre fill #cccccc stroke #dddddd 1",
-         "2:1 low contrast: the contrast of the text to what is behind it is below 3:1 on 100 % of its pixels\n"},
+         "2:1 low contrast: the contrast of the text to what is behind it is below 3:1 on 100 % of its "
+         "pixels\n"},
         {"box (9, 9) size 5 x 5 fill white blend multiply", "2:1 no change: this changes no pixel\n"},
         {"layer\nend", "2:1 empty: nothing is drawn in this layer\n"},
         {"box (9, 9) size 5 x 5 fill red\nbox (9, 9) size 5 x 5 fill red",
-         "2:1 painted over: this is painted over completely, by line 3, which paints the same again: one of them is "
+         "2:1 painted over: this is painted over completely, by line 3, which paints the same again: one of "
+         "them is "
          "enough\n"},
     };
     for (const auto& [statements, wanted] : cases) EXPECT_EQ(checked(statements), wanted) << statements;

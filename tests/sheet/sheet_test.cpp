@@ -149,7 +149,8 @@ star at (30, 20) radius 9 notch 4 tips 5 turned 36       fill red
               "31: dash length -2 is outside 0..1099511627776\ndots (0, 0) stroke red dashes 1, -2\n"
               "                              ^"),
         fault("dots (0, 0) stroke red dashes 0, 0",
-              "31: sum of the dash lengths 0 is outside 0.125..1099511627776\ndots (0, 0) stroke red dashes 0, 0\n"
+              "31: sum of the dash lengths 0 is outside 0.125..1099511627776\ndots (0, 0) stroke red dashes "
+              "0, 0\n"
               "                              ^"),
         fault("dots (0, 0) stroke red offset 3",
               "31: there are no dashes to offset\ndots (0, 0) stroke red offset 3\n"

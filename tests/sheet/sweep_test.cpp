@@ -71,7 +71,7 @@ TEST(Sweep, DrawsEachValueWithEachOther) {
         for (const CaptionedPicture& one : pictures) {
             const std::size_t comma = one.caption.find(',');
             const std::vector<Setting> own{{"r", one.caption.substr(4, comma - 4)},
-                                   {"tint", one.caption.substr(one.caption.rfind(' ') + 1)}};
+                                           {"tint", one.caption.substr(one.caption.rfind(' ') + 1)}};
             EXPECT_TRUE(same(one.picture, sheet.again({.settings = own}).render(PixelFormat::rgb8)))
                 << one.caption;
         }

@@ -146,14 +146,8 @@ TEST(Marks, NothingIsDrawnIfOneIsWrong) {
     const std::vector<Mark> good{{Box{5, 5, 20, 20}, "tug", ""}};
     const std::vector<Mark> bad{{Box{5, 5, 20, 20}, "tug", ""}, {Polygon(std::vector<Point>()), "", ""}};
     expect_errors<ArgumentError>({
-        {[&] {
-             draw(image, good, {.width = 0});
-         },
-         "stroke width 0 is outside 1..2147483647"},
-        {[&] {
-             draw(image, good, {.text_size = 0});
-         },
-         "text size 0 is outside 1..32767"},
+        {[&] { draw(image, good, {.width = 0}); }, "stroke width 0 is outside 1..2147483647"},
+        {[&] { draw(image, good, {.text_size = 0}); }, "text size 0 is outside 1..32767"},
         {[&] { draw(image, bad); }, "ring 0 of a polygon needs at least 1 vertex"},
     });
     CaptionStyle dashed;
@@ -168,7 +162,8 @@ TEST(Marks, NothingIsDrawnIfOneIsWrong) {
 TEST(Marks, ManyTakeATimeThatGrowsWithTheirNumber) {
     std::vector<Mark> marks;
     std::vector<Caption> captions;
-    for (std::int32_t i = 0; i < 100'000; ++i) marks.push_back({Point{i % 1000, i / 1000}, "", "group " + std::to_string(i)});
+    for (std::int32_t i = 0; i < 100'000; ++i)
+        marks.push_back({Point{i % 1000, i / 1000}, "", "group " + std::to_string(i)});
     EXPECT_EQ(groups_of(marks).size(), marks.size());
     for (std::int32_t i = 0; i < 10'000; ++i)
         captions.push_back({"7", Box{(i % 100) * 90, (i / 100) * 60, 40, 20}});

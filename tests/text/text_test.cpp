@@ -290,9 +290,7 @@ TEST(Text, RefusesWhatIsOutsideItsRange) {
                   {.paint = colour("red"), .plate = TextPlate{.paint = colour("red"), .padding = -1}});
          },
          "plate padding -1 is outside 0..32767"},
-        {[&] {
-             (void)text.plate_box({.paint = {}, .padding = std::numeric_limits<std::int32_t>::min()});
-         },
+        {[&] { (void)text.plate_box({.paint = {}, .padding = std::numeric_limits<std::int32_t>::min()}); },
          "plate padding -2147483648 is outside 0..32767"},
         {[] { (void)Face::built_in("strok"); },
          "there is no built-in face \"strok\"; there are stroke, bitmap; did you mean \"stroke\"?"},

@@ -16,13 +16,13 @@ namespace coldbrick::raster {
 
 namespace {
 
-struct Line {
+struct StrokedLine {
     SubPoint from;
     SubPoint to;
 };
 
 /// From the nearest point of a line to one that is seen from its beginning.
-SubVector from_nearest(const Line& line, SubVector from_start) {
+SubVector from_nearest(const StrokedLine& line, SubVector from_start) {
     const SubVector way = SubVector::between(line.from, line.to);
     const double square = dot(way, way);
     const double share = square == 0 ? 0 : std::clamp(dot(from_start, way) / square, 0.0, 1.0);
@@ -72,7 +72,7 @@ class RoundStroke {
     [[nodiscard]] base::Clip reached() const {
         constexpr std::int64_t furthest = std::int64_t{1} << 60;
         base::Clip box{furthest, furthest, -furthest, -furthest};
-        for (const Line& line : lines_)
+        for (const StrokedLine& line : lines_)
             for (const SubPoint at : {line.from, line.to})
                 box = {std::min(box.left, at.x), std::min(box.top, at.y), std::max(box.right, at.x),
                        std::max(box.bottom, at.y)};
@@ -102,7 +102,7 @@ class RoundStroke {
         seen_.clear();
         double nearest = std::numeric_limits<double>::infinity();
         for (std::size_t i = begin; i < end; ++i) {
-            const Line& line = lines_[numbers_[i]];
+            const StrokedLine& line = lines_[numbers_[i]];
             const SubVector to_corner = SubVector::between(line.from, corner);
             const SubVector way = from_nearest(line, {to_corner.x + to_middle, to_corner.y + to_middle});
             const double away = way.length();
@@ -126,12 +126,14 @@ class RoundStroke {
         numbers_.resize(first);
     }
 
-    /// Keeps the lines that may be nearest to some place of the tile. Away from its middle, the distances of two lines
-    /// change at rates that differ by the difference of their directions, and of that by the reach over the distance.
+    /// Keeps the lines that may be nearest to some place of the tile. Away from its middle, the distances of
+    /// two lines change at rates that differ by the difference of their directions, and of that by the reach
+    /// over the distance.
     void keep_needed(double reach, double nearest) {
         const auto best = std::ranges::find(seen_, nearest, &Seen::away);
         const SubVector direction = best->direction;
-        const double bend = nearest > 2 * reach ? reach * reach / (nearest - reach) : std::numeric_limits<double>::infinity();
+        const double bend =
+            nearest > 2 * reach ? reach * reach / (nearest - reach) : std::numeric_limits<double>::infinity();
         for (const Seen& line : seen_) {
             const double turn = (line.direction - direction).length();
             if (line.away - nearest <= turn * reach + bend + rounding) numbers_.push_back(line.number);
@@ -178,7 +180,7 @@ class RoundStroke {
     double radius_;
     bool crisp_;
     SpanSink& sink_;
-    std::vector<Line> lines_;
+    std::vector<StrokedLine> lines_;
     std::vector<Seen> seen_;             ///< by one tile
     std::vector<OutlineNode> nodes_;     ///< of lines that follow each other
     std::vector<std::uint32_t> numbers_; ///< all lines, then those of the tiles that are being divided

@@ -90,9 +90,10 @@ class SegmentRows {
     RealHalfPlanes side_;
 };
 
-/// The heights of a slice of an ellipse that is so much larger that every pixel of the filled one lies in it, where
-/// they reach half a pixel beyond the curve. Along the curve (a cos t, b sin t), axes longer by r move it by
-/// r (b cos^2 t + a sin^2 t) / sqrt(b^2 cos^2 t + a^2 sin^2 t), which is 2 r sqrt(a b) / (a + b) at least.
+/// The heights of a slice of an ellipse that is so much larger that every pixel of the filled one lies in it,
+/// where they reach half a pixel beyond the curve. Along the curve (a cos t, b sin t), axes longer by r move
+/// it by r (b cos^2 t + a sin^2 t) / sqrt(b^2 cos^2 t + a^2 sin^2 t), which is 2 r sqrt(a b) / (a + b) at
+/// least.
 EllipticArc::Heights heights_beyond(const Slice& slice) {
     const auto [shorter, longer] = std::minmax(slice.axes.a, slice.axes.b);
     const double stretch = std::sqrt(static_cast<double>(longer) / static_cast<double>(shorter));
@@ -105,8 +106,8 @@ EllipticArc::Heights heights_beyond(const Slice& slice) {
         .rows();
 }
 
-/// The rows of a clip that a slice may have pixels on. Where a side meets the curve at a small angle, that is far
-/// beyond the ideal corner.
+/// The rows of a clip that a slice may have pixels on. Where a side meets the curve at a small angle, that is
+/// far beyond the ideal corner.
 RowRange rows_of(const Slice& slice, HalfPixels reach, bool is_segment, const base::Clip& clip) {
     const RowRange whole = rows_about(slice.axes.centre_y, reach, clip);
     // A flat segment's chord leaves out less than the filled ellipse's pixels reach beyond the curve, and the

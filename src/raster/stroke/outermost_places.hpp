@@ -129,8 +129,9 @@ class OutermostSearch {
         });
     }
 
-    /// Looks at all rows or columns between the outermost pixel that has been found and the outermost place: where a
-    /// shape is thinner than a pixel, its pixels lie anywhere along it. Strips of too many pixels are left out.
+    /// Looks at all rows or columns between the outermost pixel that has been found and the outermost place:
+    /// where a shape is thinner than a pixel, its pixels lie anywhere along it. Strips of too many pixels are
+    /// left out.
     void look_beyond(Side side) {
         constexpr double most_pixels = 1 << 20;
         if (seen_.empty() || outline_.places.empty()) return;

@@ -343,7 +343,8 @@ TEST(Reel, ChangesOfSingleColumnsComeBack) {
             write_reel(folder.file(name), 0, 3, frame);
             ReelReader reader(folder.file(name));
             for (std::int32_t i = 0; i < 4; ++i)
-                EXPECT_EQ(bytes_of(reader.next()->image), bytes_of(frame(i))) << name << ' ' << column << ' ' << i;
+                EXPECT_EQ(bytes_of(reader.next()->image), bytes_of(frame(i)))
+                    << name << ' ' << column << ' ' << i;
         }
 }
 

@@ -39,7 +39,11 @@ Path any_crowd() {
 }
 
 Stroke round_stroke(double width, Edges edges) {
-    return {.paint = Colour(255, 255, 255), .width = width, .cap = Cap::round, .join = Join::round, .edges = edges};
+    return {.paint = Colour(255, 255, 255),
+            .width = width,
+            .cap = Cap::round,
+            .join = Join::round,
+            .edges = edges};
 }
 
 double distance(Position p, Position a, Position b) {
@@ -64,7 +68,8 @@ double distance(Position p, const Path& path) {
     return result;
 }
 
-/// The share of a pixel's square within a distance of a path, by 16 x 16 places; looked at only where an edge may be.
+/// The share of a pixel's square within a distance of a path, by 16 x 16 places; looked at only where an edge
+/// may be.
 double share_within(std::int64_t x, std::int64_t y, double radius, const Path& path) {
     const auto middle_x = static_cast<double>(x);
     const auto middle_y = static_cast<double>(y);

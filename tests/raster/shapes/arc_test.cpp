@@ -368,7 +368,8 @@ TEST(Arc, SectorsHaveAllPixelsThatTheRuleGivesThem) {
             const Box within{-20, -height / 2 - 2, 41, height + 4};
             const Sector first{tall, degrees(turn + 0.3), degrees(200)};
             const Sector second{tall, degrees(turn + 200.3), degrees(160)};
-            EXPECT_EQ(region(first, Fill{}, within) | region(second, Fill{}, within), region(tall, Fill{}, within))
+            EXPECT_EQ(region(first, Fill{}, within) | region(second, Fill{}, within),
+                      region(tall, Fill{}, within))
                 << height << ' ' << turn;
         }
 }

@@ -353,7 +353,8 @@ TEST(Smooth, MoreLinesThanAPathMayHaveAreRefused) {
     for (const Edges edges : {Edges::crisp, Edges::smooth}) {
         Fill fill{Colour(255, 255, 255)};
         fill.edges = edges;
-        const Stroke dashed{.paint = Colour(255, 255, 255), .width = 3, .dashes = {{2, 2}, 0}, .edges = edges};
+        const Stroke dashed{
+            .paint = Colour(255, 255, 255), .width = 3, .dashes = {{2, 2}, 0}, .edges = edges};
         const std::vector<Shape> list{Box{0, 0, 9, 9}, path};
         Drawing drawing;
         // Whatever is asked of it, and whatever of it a clip shows.

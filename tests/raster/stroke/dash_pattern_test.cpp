@@ -276,7 +276,8 @@ TEST(Dashes, ValuesOutsideTheirRangesAreNamed) {
         {draw_with({3, -1}, 0), "dash length -1 is outside 0..1099511627776"},
         {draw_with({0, 0, 0}, 0), "sum of the dash lengths 0 is outside 0.125..1099511627776"},
         {draw_with({3, std::nan("")}, 0), "dash length nan is outside 0..1099511627776"},
-        {draw_with({3}, std::numeric_limits<double>::infinity()), "dash offset inf is outside -1099511627776..1099511627776"},
+        {draw_with({3}, std::numeric_limits<double>::infinity()),
+         "dash offset inf is outside -1099511627776..1099511627776"},
     });
     EXPECT_EQ(image.pixel({0, 0}), Colour(0, 0, 0));
 }

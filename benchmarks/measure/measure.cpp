@@ -17,7 +17,8 @@ constexpr coldbrick::Size in_cache{512, 512};
 constexpr coldbrick::Size large{1920, 1080};
 
 /// Every side of every case writes a profile of its own, named "case number, side".
-int count_instructions() {
+/// @param ours_only whether the opponents, whose numbers do not change, are passed by
+int count_instructions(bool ours_only) {
     if (RUNNING_ON_VALGRIND == 0) {
         std::fputs("coldbrick_measure instructions runs under valgrind --tool=callgrind\n", stderr);
         return EXIT_FAILURE;
@@ -26,6 +27,7 @@ int count_instructions() {
     for (const Case& one : cases(in_cache)) {
         std::printf("%d|%s|%s|%d\n", number, one.group.c_str(), one.name.c_str(), one.calls);
         for (const auto& [side, run] : {std::pair{"opponent", &one.opponent}, {"ours", &one.ours}}) {
+            if (ours_only && run == &one.opponent) continue;
             const std::string name = std::to_string(number) + " " + side;
             (*run)(); // what is done once is not counted
             CALLGRIND_ZERO_STATS;
@@ -71,8 +73,8 @@ int measure_time(int pairs) {
 
 int main(int count, char** arguments) {
     const std::string_view what = count > 1 ? arguments[1] : "";
-    if (what == "instructions") return count_instructions();
+    if (what == "instructions" || what == "ours") return count_instructions(what == "ours");
     if (what == "time") return measure_time(count > 2 ? std::atoi(arguments[2]) : 21);
-    std::fputs("usage: coldbrick_measure instructions | time [PAIRS]\n", stderr);
+    std::fputs("usage: coldbrick_measure instructions | ours | time [PAIRS]\n", stderr);
     return EXIT_FAILURE;
 }

@@ -72,7 +72,7 @@ inline const paint::PlainLayout& plain_layout(const ImageView& view) {
 }
 
 /// The same of a see-through colour of 8 bits.
-inline paint::PlainMix plain_mix(const ImageView& view, const Paint& paint) {
+[[gnu::always_inline]] inline paint::PlainMix plain_mix(const ImageView& view, const Paint& paint) {
     const auto* const colour = paint.colour<Colour>();
     if (colour == nullptr || colour->alpha == 0 || colour->alpha == 255) return {};
     const paint::PlainPixels pixels = plain_pixels(view, Colour(colour->red, colour->green, colour->blue));

@@ -167,6 +167,20 @@ EllipticArc::Heights EllipticArc::rows() const {
     return extent;
 }
 
+/// Along the curve (a cos t, b sin t), axes longer by r move it outwards by
+/// r (b cos^2 t + a sin^2 t) / sqrt(b^2 cos^2 t + a^2 sin^2 t), which is 2 r sqrt(a b) / (a + b) at least.
+EllipticArc::Heights EllipticArc::rows_beyond(const EllipseAxes& axes, const AngleRange& directions) {
+    const auto [shorter, longer] = std::minmax(axes.a, axes.b);
+    const double stretch = std::sqrt(static_cast<double>(longer) / static_cast<double>(shorter));
+    EllipseAxes larger = axes;
+    const auto more = static_cast<decltype(axes.a)>(std::ceil(stretch)) + 2;
+    larger.a += more;
+    larger.b += more;
+    return EllipticArc(larger, {0, 0}, CurvePlace::seen(larger, directions.start),
+                       CurvePlace::seen(larger, directions.end))
+        .rows();
+}
+
 /// The parameters at which the curve meets the box's sides, between those of its ends, in order.
 std::vector<long double> EllipticArc::crossings(HalfPixelVector top_left,
                                                 HalfPixelVector bottom_right) const {

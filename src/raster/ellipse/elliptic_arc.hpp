@@ -2,6 +2,7 @@
 /// Part of an ellipse's ideal curve.
 #pragma once
 
+#include "raster/areas/angle_range.hpp"
 #include "raster/areas/area_union.hpp"
 #include "raster/areas/real_half_planes.hpp"
 #include "raster/ellipse/ellipse_axes.hpp"
@@ -81,6 +82,10 @@ class EllipticArc {
         RealHalfPixels bottom;
     };
     [[nodiscard]] Heights rows() const;
+
+    /// Those of part of an ellipse that is so much larger that every pixel of the filled one lies in it, where they
+    /// reach half a pixel beyond the curve.
+    [[nodiscard]] static Heights rows_beyond(const EllipseAxes& axes, const AngleRange& directions);
 
     /// The parts, as distances along the curve, that lie within a box.
     [[nodiscard]] std::vector<Interval> within(HalfPixelVector top_left, HalfPixelVector bottom_right) const;

@@ -90,22 +90,6 @@ class SegmentRows {
     RealHalfPlanes side_;
 };
 
-/// The heights of a slice of an ellipse that is so much larger that every pixel of the filled one lies in it,
-/// where they reach half a pixel beyond the curve. Along the curve (a cos t, b sin t), axes longer by r move
-/// it by r (b cos^2 t + a sin^2 t) / sqrt(b^2 cos^2 t + a^2 sin^2 t), which is 2 r sqrt(a b) / (a + b) at
-/// least.
-EllipticArc::Heights heights_beyond(const Slice& slice) {
-    const auto [shorter, longer] = std::minmax(slice.axes.a, slice.axes.b);
-    const double stretch = std::sqrt(static_cast<double>(longer) / static_cast<double>(shorter));
-    EllipseAxes axes = slice.axes;
-    const auto more = static_cast<decltype(axes.a)>(std::ceil(stretch)) + 2;
-    axes.a += more;
-    axes.b += more;
-    return EllipticArc(axes, {0, 0}, CurvePlace::seen(axes, slice.own.start),
-                       CurvePlace::seen(axes, slice.own.end))
-        .rows();
-}
-
 /// The rows of a clip that a slice may have pixels on. Where a side meets the curve at a small angle, that is
 /// far beyond the ideal corner.
 RowRange rows_of(const Slice& slice, HalfPixels reach, bool is_segment, const base::Clip& clip) {
@@ -113,7 +97,7 @@ RowRange rows_of(const Slice& slice, HalfPixels reach, bool is_segment, const ba
     // A flat segment's chord leaves out less than the filled ellipse's pixels reach beyond the curve, and the
     // curve of an ellipse without a width is there and back again.
     if (is_segment || slice.axes.a == 0 || slice.axes.b == 0) return whole;
-    const EllipticArc::Heights arc = heights_beyond(slice);
+    const EllipticArc::Heights arc = EllipticArc::rows_beyond(slice.axes, slice.own);
     return {std::max(whole.first, row_at(slice.origin.y, std::min(arc.top, RealHalfPixels{0})) - 3),
             std::min(whole.end, row_at(slice.origin.y, std::max(arc.bottom, RealHalfPixels{0})) + 4)};
 }

@@ -43,7 +43,7 @@ Colour colour_of(const Token& token) {
 template <class Form>
 ExpressionPtr ExpressionParser::make(const Location& location, Form form) {
     if (++operations_ > max_operations) fail(location, "this expression is too long");
-    return std::make_unique<Expression>(Expression{location, std::move(form)});
+    return ExpressionPtr(new Expression{location, std::move(form)});
 }
 
 ExpressionPtr ExpressionParser::expression() {

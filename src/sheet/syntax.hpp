@@ -109,6 +109,8 @@ struct Alternative {
 };
 
 struct Expression {
+    ~Expression(); // compiled once
+
     Location location; ///< of an operation, its sign
     std::variant<Constant, Name, SheetMeasure, PointLiteral, ListLiteral, Member, Item, Call, UnaryOperation,
                  BinaryOperation, Alternative>
@@ -535,6 +537,12 @@ using StatementForm = OneOf<SheetStatement, FramesStatement, LetStatement, Palet
                             PlaceStatement, LayerStatement, ClipStatement, DataStatement>;
 
 struct Statement {
+    // Compiled once.
+    Statement(const Location& at, std::uint32_t its_tag, std::uint64_t its_key, StatementForm its_form);
+    Statement(Statement&& other) noexcept;
+    Statement& operator=(Statement&& other) noexcept;
+    ~Statement();
+
     Location location; ///< of its first word
     std::uint32_t tag; ///< its number, of all statements
     std::uint64_t key; ///< by which chance knows it, within its block

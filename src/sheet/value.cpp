@@ -10,6 +10,13 @@
 
 namespace coldbrick::sheet {
 
+Value::Value() = default;
+Value::Value(const Value& other) = default;
+Value::Value(Value&& other) noexcept = default;
+Value& Value::operator=(const Value& other) = default;
+Value& Value::operator=(Value&& other) noexcept = default;
+Value::~Value() = default;
+
 ListValues::ListValues(std::vector<Value> values) : vector(std::move(values)) {
     for (const Value& value : *this)
         if (const auto* const list = std::get_if<List>(&value)) depth = std::max(depth, (*list)->depth + 1);

@@ -92,6 +92,14 @@ using Missing = std::monostate;
 struct Value : std::variant<Missing, double, bool, Position, Colour, RealBox, Shared<Palette>, std::string,
                             List, Row, Drawn, Style> {
     using variant::variant;
+
+    // Compiled once, not wherever values are passed on.
+    Value();
+    Value(const Value& other);
+    Value(Value&& other) noexcept;
+    Value& operator=(const Value& other);
+    Value& operator=(Value&& other) noexcept;
+    ~Value();
 };
 
 struct ListValues : std::vector<Value> {

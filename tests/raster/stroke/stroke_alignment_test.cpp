@@ -1,5 +1,6 @@
 // Strokes on one side of an edge.
 
+#include "support/coverage.hpp"
 #include "support/errors.hpp"
 #include "support/generators.hpp"
 #include "support/pixel_set.hpp"
@@ -67,15 +68,18 @@ TEST(Alignment, IsOnlyForClosedShapes) {
 TEST(Alignment, TheThinnerAPathsStrokeTheFewerItsPixels) {
     constexpr Size window{60, 50};
     const Path triangle = Path().move_to({5, 5}).line_to({50.5, 12}).line_to({20, 44}).close();
-    for (const Edges edges : {Edges::crisp, Edges::smooth}) {
-        std::int64_t last = 0;
-        for (const double width : {0.05, 0.3, 0.5, 0.55, 0.8, 1.0, 1.5, 2.0, 4.0}) {
-            Stroke stroke{.paint = {}, .width = width, .alignment = Alignment::inside, .edges = edges};
-            const std::int64_t count = stroked(window, triangle, stroke).count();
-            EXPECT_GE(count, last) << width;
-            EXPECT_EQ(count == 0, width <= 0.5) << width;
-            last = count;
-        }
+    std::int64_t last = 0;
+    std::int64_t last_sum = 0;
+    for (const double width : {0.05, 0.3, 0.5, 0.55, 0.8, 1.0, 1.5, 2.0, 4.0}) {
+        const Stroke stroke{.paint = {}, .width = width, .alignment = Alignment::inside};
+        const std::int64_t count = stroked(window, triangle, stroke).count();
+        const std::int64_t sum = covered_by(window, triangle, stroke).sum();
+        EXPECT_GE(count, last) << width;
+        EXPECT_GE(sum, last_sum) << width;
+        EXPECT_EQ(count == 0, width <= 0.5) << width;
+        EXPECT_EQ(sum == 0, width <= 0.5) << width;
+        last = count;
+        last_sum = sum;
     }
 }
 

@@ -109,7 +109,7 @@ void magnify(const cb::Image& numbers, cb::Image& picture, std::int32_t left) {
     for (std::int32_t y = 0; y < window.height; ++y)
         for (std::int32_t x = 0; x < window.width; ++x) {
             const int coverage = numbers.pixel({x, y}).red;
-            const cb::Box cell{left + x * zoom, y * zoom, zoom - 1, zoom - 1};
+            const cb::Box cell{left + std::int64_t{x} * zoom, std::int64_t{y} * zoom, zoom - 1, zoom - 1};
             cb::draw(picture, cell, cb::Fill{cb::mix(ground, full, coverage / 255.0)});
             if (coverage == 0) continue;
             const cb::Colour ink = coverage > 110 ? ground : cb::colour("#f5efe0");

@@ -16,9 +16,7 @@ concept CallableButNot = !std::same_as<std::remove_cvref_t<Function>, Other> &&
 /// True of a null pointer to a function and of objects that say themselves that they hold none.
 template <class Function>
 bool is_null(const Function& function) {
-    if constexpr (std::is_function_v<Function>)
-        return false;
-    else if constexpr (std::is_constructible_v<bool, const Function&>)
+    if constexpr (!std::is_function_v<Function> && std::is_constructible_v<bool, const Function&>)
         return !static_cast<bool>(function);
     else
         return false;

@@ -27,7 +27,7 @@ struct Visibility {
     std::int64_t covered = 0; ///< pixels that it covers
     std::int64_t hidden = 0;  ///< those that a later item hides
     std::int64_t on_top = 0;  ///< the others; in a layer, those of them where the layer shows with what is
-                             ///< drawn before the item, with it, or in the end
+                              ///< drawn before the item, with it, or in the end
     std::int64_t seen = 0; ///< those on top that have another colour because of it; in a layer, where that is
                            ///< in the picture, at once or in the end, or may be by the mode of another item
     std::int64_t faint = 0; ///< those on top where its contrast is too low, if that is asked for

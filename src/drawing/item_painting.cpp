@@ -24,6 +24,7 @@ PixelFormat layer_format(PixelFormat below) {
 /// Checks the modes of drawings, each that groups share once for a format.
 class ModeCheck {
   public:
+    // NOLINTNEXTLINE(readability-convert-member-functions-to-static): it notes what is checked
     void check(PixelFormat format, const Drawing& drawing) {
         for (const Drawing::Item& item : drawing.items())
             std::visit([&](const auto& one) { check_item(format, one); }, item);

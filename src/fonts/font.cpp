@@ -21,6 +21,7 @@ namespace {
 /// Describes an axis that a font lacks, or a value that it does not reach.
 [[noreturn]] void fail_without_axis(const std::string& tag, const std::vector<FontAxisRange>& axes) {
     std::vector<std::string_view> tags;
+    tags.reserve(axes.size());
     for (const FontAxisRange& axis : axes) tags.emplace_back(axis.tag);
     if (tags.empty())
         throw ArgumentError(fmt::format("the font has no axis {}: it is not variable", base::in_quotes(tag)));
@@ -115,6 +116,7 @@ void Font::set_axes(const std::vector<FontAxis>& wanted) {
     if (wanted.empty()) return;
     const std::vector<FontAxisRange> ranges = axes();
     std::vector<FT_Fixed> values;
+    values.reserve(ranges.size());
     for (const FontAxisRange& range : ranges)
         values.push_back(static_cast<FT_Fixed>(range.usual * fixed_one));
     std::vector<hb_variation_t> variations;

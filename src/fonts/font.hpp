@@ -49,7 +49,7 @@ class Font {
     static constexpr int parts_of_unit = 64;
 
   private:
-    void set_axes(const std::vector<FontAxis>& axes);
+    void set_axes(const std::vector<FontAxis>& wanted);
 
     std::vector<std::byte> bytes_;
     mutable std::mutex mutex_;

@@ -10,6 +10,7 @@
 #include <fontconfig/fontconfig.h>
 
 #include <algorithm>
+#include <cmath>
 #include <memory>
 #include <new>
 #include <set>
@@ -60,7 +61,7 @@ bool truth_of(const FcPattern* pattern, const char* object) {
 std::int32_t weight_of(const FcPattern* pattern) {
     double weight = FC_WEIGHT_REGULAR; // of variable fonts it is a range
     FcPatternGetDouble(pattern, FC_WEIGHT, 0, &weight);
-    return static_cast<std::int32_t>(FcWeightToOpenTypeDouble(weight) + 0.5);
+    return static_cast<std::int32_t>(std::lround(FcWeightToOpenTypeDouble(weight)));
 }
 
 SystemFace face_of(const FcPattern* pattern) {

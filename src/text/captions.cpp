@@ -238,7 +238,8 @@ Text text_within(const Caption& caption, const Box& picture, const CaptionStyle&
         return box.width <= picture.width && box.height <= picture.height;
     };
     // Letters may reach out of their lines: what is too much then is taken away once more.
-    for (std::int64_t spare = 2 * plate.padding; !fits() && spare < 2 * plate.padding + 64; spare += 4) {
+    for (std::int64_t spare = 2 * std::int64_t{plate.padding}, most = spare + 64; !fits() && spare < most;
+         spare += 4) {
         const auto room = [&](std::int64_t length) {
             return static_cast<std::int32_t>(std::clamp<std::int64_t>(length - spare, 1, 1 << 30));
         };

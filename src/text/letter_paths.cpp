@@ -7,7 +7,7 @@ namespace coldbrick::text {
 
 namespace {
 
-const Colour white(255, 255, 255);
+const Colour white(255, 255, 255); // NOLINT(cert-err58-cpp): three numbers
 
 Fill whole_letters(Edges edges) {
     return {.paint = white, .rule = FillRule::non_zero, .extent = FillExtent::tiling, .edges = edges};

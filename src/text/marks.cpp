@@ -93,6 +93,7 @@ void draw_mark(const ImageView& view, const Mark& mark, const Colour& colour, co
 /// What a legend says of the groups.
 Image legend_of(const std::vector<MarkGroup>& groups, const MarkStyle& style) {
     std::vector<LegendEntry> entries;
+    entries.reserve(groups.size());
     for (const MarkGroup& group : groups)
         entries.push_back({group.colour, group.name.empty() ? "–" : group.name});
     return legend(entries, style.text_size);

@@ -83,8 +83,8 @@ class EllipticArc {
     };
     [[nodiscard]] Heights rows() const;
 
-    /// Those of part of an ellipse that is so much larger that every pixel of the filled one lies in it, where they
-    /// reach half a pixel beyond the curve.
+    /// Those of part of an ellipse that is so much larger that every pixel of the filled one lies in it,
+    /// where they reach half a pixel beyond the curve.
     [[nodiscard]] static Heights rows_beyond(const EllipseAxes& axes, const AngleRange& directions);
 
     /// The parts, as distances along the curve, that lie within a box.

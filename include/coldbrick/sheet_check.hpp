@@ -84,11 +84,11 @@ class SheetCheck {
     };
 
     void add_items(const Sheet& frame);
-    void add_text(Statement& statement, const Visibility& item, bool is_outline);
+    static void add_text(Statement& statement, const Visibility& item, bool is_outline);
     [[nodiscard]] bool find(const Statement& statement, SheetFinding& finding) const;
     void find_uncovered(const Statement& statement, SheetFinding& finding) const;
     void find_hidden(const Statement& statement, SheetFinding& finding) const;
-    void find_unchanged(const Statement& statement, SheetFinding& finding) const;
+    static void find_unchanged(const Statement& statement, SheetFinding& finding);
     [[nodiscard]] bool is_doubled(std::size_t tag, std::size_t by) const;
 
     std::shared_ptr<const sheet::Program> program_;

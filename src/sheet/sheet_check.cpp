@@ -237,7 +237,7 @@ void SheetCheck::find_uncovered(const Statement& statement, SheetFinding& findin
 }
 
 /// Tells why a statement changes no pixel.
-void SheetCheck::find_unchanged(const Statement& statement, SheetFinding& finding) const {
+void SheetCheck::find_unchanged(const Statement& statement, SheetFinding& finding) {
     const auto found = [&finding](Kind kind, std::string message) {
         finding.kind = kind;
         finding.message = std::move(message);

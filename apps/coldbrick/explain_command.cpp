@@ -129,6 +129,7 @@ std::pair<std::vector<Share>, std::int64_t> shares_of(const cb::Owners& owners) 
     std::int64_t ground = 0;
     for (const std::uint32_t item : owners.items) item == 0 ? ++ground : ++counts[owners.tags[item - 1]];
     std::vector<Share> result;
+    result.reserve(counts.size());
     for (const auto& [tag, pixels] : counts) result.push_back({tag, pixels});
     std::ranges::stable_sort(result, std::greater(), &Share::pixels);
     return {std::move(result), ground};

@@ -149,6 +149,7 @@ void add_mark_columns(CLI::App& command, cb::MarkColumns& columns) {
             const auto found = known.find(text.substr(0, sign));
             if (sign == std::string::npos || sign + 1 == text.size() || found == known.end()) {
                 std::vector<std::string_view> words;
+                words.reserve(known.size());
                 for (const auto& [word, member] : known) words.push_back(word);
                 throw CLI::ValidationError(
                     "--column", fmt::format("{} is not of the form WORD=COLUMN, where the word is one of {}",

@@ -21,9 +21,9 @@ std::string_view type_name(cb::FileType type) {
 }
 
 std::string orientation_text(const cb::Orientation& orientation) {
-    const std::string turn = orientation.quarters == 0
-                                 ? ""
-                                 : fmt::format("turned {} degrees clockwise", 90 * orientation.quarters);
+    std::string turn = orientation.quarters == 0
+                           ? ""
+                           : fmt::format("turned {} degrees clockwise", 90 * orientation.quarters);
     if (!orientation.mirrored) return turn;
     return turn.empty() ? "mirrored" : "mirrored, then " + turn;
 }

@@ -133,9 +133,9 @@ void stroke(const Path& path, const RealPen& pen, SpanSink& sink) {
         add_thin(contours_of(path), pen, all.parts());
         return all.give(sink);
     }
-    if (pen.cap == Cap::round && pen.join == Join::round && pen.dashes.empty()) {
+    if (is_round(pen)) {
         const Contours contours = contours_of(path);
-        const double radius = pen.width / 2 * real_sub_pixels;
+        const double radius = radius_of(pen);
         if (is_crowded(contours, radius)) return round_stroke(contours, radius, true, sink);
     }
     CoveredArea area(sink.clip());

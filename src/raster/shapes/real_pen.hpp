@@ -2,6 +2,8 @@
 /// Styles of smooth edges and of paths, without their colour.
 #pragma once
 
+#include "raster/coverage/sub_pixels.hpp"
+
 #include <coldbrick/fill_rule.hpp>
 #include <coldbrick/line_style.hpp>
 
@@ -18,6 +20,16 @@ struct RealPen {
     std::span<const double> dashes; ///< on and off lengths in pixels, in turns; solid if there are none
     double dash_offset;             ///< how far into the dashes the path begins
 };
+
+/// True of pens whose centred stroke is all that lies within half its width of the contours.
+[[nodiscard]] inline bool is_round(const RealPen& pen) {
+    return pen.cap == Cap::round && pen.join == Join::round && pen.dashes.empty();
+}
+
+/// Half the width, in sub-pixels.
+[[nodiscard]] inline double radius_of(const RealPen& pen) {
+    return pen.width / 2 * real_sub_pixels;
+}
 
 /// How a shape is filled.
 struct InsideRule {

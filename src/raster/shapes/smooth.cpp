@@ -202,8 +202,7 @@ AreaRule add_aligned_stroke(const S& shape, RealPen pen, Alignment alignment, co
 
 /// True if a path's stroke may be all that lies within its radius.
 bool is_round(const RealPen& pen, Alignment alignment) {
-    return pen.cap == Cap::round && pen.join == Join::round && pen.dashes.empty() &&
-           alignment == Alignment::centred;
+    return is_round(pen) && alignment == Alignment::centred;
 }
 
 SmoothRing ring_about(const Ellipse& circle, double outwards, double inwards) {
@@ -271,7 +270,7 @@ void stroke_smooth(const S& shape, const RealPen& pen, Alignment alignment, cons
     if constexpr (std::same_as<S, Path>)
         if (is_round(pen, alignment)) {
             const Contours contours = contours_of(shape);
-            const double radius = pen.width / 2 * real_sub_pixels;
+            const double radius = radius_of(pen);
             if (is_crowded(contours, radius)) return round_stroke(contours, radius, false, sink);
         }
     if constexpr (std::same_as<S, Ellipse>)
@@ -299,7 +298,7 @@ OutermostPlaces outermost_smooth(const S& shape, const RealPen& pen, Alignment a
     if constexpr (std::same_as<S, Path>)
         if (is_round(pen, alignment)) {
             const Contours contours = contours_of(shape);
-            const double radius = pen.width / 2 * real_sub_pixels;
+            const double radius = radius_of(pen);
             if (is_crowded(contours, radius)) return outermost_of_round_stroke(contours, radius);
         }
     CoveredArea area(everywhere);

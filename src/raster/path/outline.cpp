@@ -117,18 +117,18 @@ void Outliner::add_join(const Line& in, const Line& out, bool is_corner) {
     add_edge(in.to, end, !outer_is_right);
 }
 
-void Outliner::add_cap(SubPoint at, SubVector outwards, bool at_begin, double lengthening) {
+void Outliner::add_cap(Cap cap, SubPoint at, SubVector outwards, bool at_begin, double lengthening) {
     // Seen outwards, the stroke's sides change places at its beginning.
     const double right_width = at_begin ? pen_.left : pen_.right;
     const double left_width = at_begin ? pen_.right : pen_.left;
     const SubPoint right = at + right_width * outwards.turned();
     const SubPoint left = at + -left_width * outwards.turned();
-    if (pen_.cap == Cap::round) {
+    if (cap == Cap::round) {
         const double radius = (pen_.right + pen_.left) / 2;
         const SubPoint centre = at + (right_width - left_width) / 2 * outwards.turned();
         return add_arc(centre, radius * outwards.turned(), -std::numbers::pi, right, left, true);
     }
-    const double further = pen_.cap == Cap::square ? (pen_.right + pen_.left) / 2 : lengthening;
+    const double further = cap == Cap::square ? (pen_.right + pen_.left) / 2 : lengthening;
     if (further == 0) return add_edge(right, left, true);
     const SubPoint right_end = right + further * outwards;
     const SubPoint left_end = left + further * outwards;
@@ -137,9 +137,10 @@ void Outliner::add_cap(SubPoint at, SubVector outwards, bool at_begin, double le
     add_edge(left_end, left, true);
 }
 
-void Outliner::add_open(std::span<const OutlineNode> nodes, const Lengthening& lengthening) {
+void Outliner::add_open(std::span<const OutlineNode> nodes, const Lengthening& lengthening,
+                        const Caps& caps) {
     Line line = Line::between(nodes[0].at, nodes[1].at);
-    add_cap(line.from, -line.direction, true, lengthening.at_begin);
+    add_cap(caps.at_begin, line.from, -line.direction, true, lengthening.at_begin);
     add_sides(line);
     for (std::size_t i = 2; i < nodes.size(); ++i) {
         const Line next = Line::between(nodes[i - 1].at, nodes[i].at);
@@ -147,7 +148,7 @@ void Outliner::add_open(std::span<const OutlineNode> nodes, const Lengthening& l
         add_sides(next);
         line = next;
     }
-    add_cap(line.to, line.direction, false, lengthening.at_end);
+    add_cap(caps.at_end, line.to, line.direction, false, lengthening.at_end);
 }
 
 void Outliner::add_closed(std::span<const OutlineNode> nodes) {
@@ -162,8 +163,8 @@ void Outliner::add_closed(std::span<const OutlineNode> nodes) {
 
 void Outliner::add_dot(SubPoint at, SubVector direction, const Lengthening& lengthening) {
     if (pen_.cap == Cap::butt && lengthening.at_begin + lengthening.at_end <= 0) return;
-    add_cap(at, -direction, true, lengthening.at_begin);
-    add_cap(at, direction, false, lengthening.at_end);
+    add_cap(pen_.cap, at, -direction, true, lengthening.at_begin);
+    add_cap(pen_.cap, at, direction, false, lengthening.at_end);
 }
 
 } // namespace coldbrick::raster

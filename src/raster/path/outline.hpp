@@ -26,6 +26,11 @@ struct OutlinePen {
     [[nodiscard]] double reach_of_tips() const;
 };
 
+/// True of pens whose stroke is all that lies within their width of the contours.
+[[nodiscard]] inline bool is_round(const OutlinePen& pen) {
+    return pen.cap == Cap::round && pen.join == Join::round;
+}
+
 /// Where two lines meet.
 struct OutlineNode {
     SubPoint at;
@@ -48,7 +53,15 @@ class Outliner {
         : pen_(pen), visible_(area.clip(), 0), area_(area), part_(part) {}
 
     /// @param nodes at least two, no neighbours the same
-    void add_open(std::span<const OutlineNode> nodes, const Lengthening& lengthening);
+    void add_open(std::span<const OutlineNode> nodes, const Lengthening& lengthening) {
+        add_open(nodes, lengthening, {pen_.cap, pen_.cap});
+    }
+    /// With ends that are not those of the pen.
+    struct Caps {
+        Cap at_begin;
+        Cap at_end;
+    };
+    void add_open(std::span<const OutlineNode> nodes, const Lengthening& lengthening, const Caps& caps);
     /// @param nodes at least three, no neighbours the same, nor the first and the last
     void add_closed(std::span<const OutlineNode> nodes);
     /// A path without a length: what caps make of it. @param direction of length 1
@@ -69,7 +82,7 @@ class Outliner {
     void add_outer_join(const Line& in, const Line& out, Join join, bool on_right);
     void add_mitre(const Line& in, const Line& out, SubPoint begin, SubPoint end, SubVector aside,
                    bool on_right);
-    void add_cap(SubPoint at, SubVector outwards, bool at_begin, double lengthening);
+    void add_cap(Cap cap, SubPoint at, SubVector outwards, bool at_begin, double lengthening);
     void add_arc(SubPoint centre, SubVector from, double turn, SubPoint begin, SubPoint end, bool forwards);
     void add_edge(SubPoint from, SubPoint to, bool forwards);
 

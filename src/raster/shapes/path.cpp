@@ -4,8 +4,8 @@
 #include "raster/coverage/covered_area.hpp"
 #include "raster/path/flat_lines.hpp"
 #include "raster/path/path_area.hpp"
-#include "raster/path/round_stroke.hpp"
 #include "raster/path/shape_contours.hpp"
+#include "raster/path/tiled_stroke.hpp"
 #include "raster/spans/span_queries.hpp"
 #include "raster/spans/span_union.hpp"
 #include "raster/stroke/dash_pattern.hpp"
@@ -17,7 +17,7 @@ namespace coldbrick::raster {
 
 namespace {
 
-ContourPen contour_pen(const RealPen& pen) {
+ContourPen pen_of(const RealPen& pen) {
     const double half = pen.width / 2 * real_sub_pixels;
     return {{half, half, pen.cap, pen.join, pen.mitre_limit}, pen.dashes, pen.dash_offset, false, false};
 }
@@ -133,13 +133,12 @@ void stroke(const Path& path, const RealPen& pen, SpanSink& sink) {
         add_thin(contours_of(path), pen, all.parts());
         return all.give(sink);
     }
-    if (is_round(pen)) {
-        const Contours contours = contours_of(path);
-        const double radius = radius_of(pen);
-        if (is_crowded(contours, radius)) return round_stroke(contours, radius, true, sink);
-    }
+    const Contours contours = contours_of(path);
+    const ContourPen contour_pen = pen_of(pen);
+    if (pen.dashes.empty() && is_crowded(contours, contour_pen.outline, true))
+        return tiled_stroke(contours, contour_pen.outline, true, sink);
     CoveredArea area(sink.clip());
-    add_stroke(contours_of(path), contour_pen(pen), area, AreaPart::stroke);
+    add_stroke(contours, contour_pen, area, AreaPart::stroke);
     area.give_centres({AreaRule::Kind::stroked}, sink);
 }
 

@@ -21,16 +21,6 @@ struct RealPen {
     double dash_offset;             ///< how far into the dashes the path begins
 };
 
-/// True of pens whose centred stroke is all that lies within half its width of the contours.
-[[nodiscard]] inline bool is_round(const RealPen& pen) {
-    return pen.cap == Cap::round && pen.join == Join::round && pen.dashes.empty();
-}
-
-/// Half the width, in sub-pixels.
-[[nodiscard]] inline double radius_of(const RealPen& pen) {
-    return pen.width / 2 * real_sub_pixels;
-}
-
 /// How a shape is filled.
 struct InsideRule {
     FillRule rule = FillRule::even_odd;

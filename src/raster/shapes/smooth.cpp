@@ -5,8 +5,8 @@
 #include "raster/coverage/circle_coverage.hpp"
 #include "raster/coverage/covered_area.hpp"
 #include "raster/path/path_area.hpp"
-#include "raster/path/round_stroke.hpp"
 #include "raster/path/shape_contours.hpp"
+#include "raster/path/tiled_stroke.hpp"
 
 #include <algorithm>
 #include <cmath>
@@ -200,11 +200,6 @@ AreaRule add_aligned_stroke(const S& shape, RealPen pen, Alignment alignment, co
     return rule;
 }
 
-/// True if a path's stroke may be all that lies within its radius.
-bool is_round(const RealPen& pen, Alignment alignment) {
-    return is_round(pen) && alignment == Alignment::centred;
-}
-
 SmoothRing ring_about(const Ellipse& circle, double outwards, double inwards) {
     const Box& box = circle.box;
     const double radius = static_cast<double>(box.width - 1) / 2;
@@ -268,10 +263,10 @@ void stroke_smooth(const S& shape, const RealPen& pen, Alignment alignment, cons
     const double tips = pen.join == Join::mitre ? pen.mitre_limit : 0;
     if (!may_show(shape, (pen.width + 1) * std::max(2.0, tips), sink.clip())) return;
     if constexpr (std::same_as<S, Path>)
-        if (is_round(pen, alignment)) {
+        if (pen.dashes.empty() && alignment == Alignment::centred) {
             const Contours contours = contours_of(shape);
-            const double radius = radius_of(pen);
-            if (is_crowded(contours, radius)) return round_stroke(contours, radius, false, sink);
+            const OutlinePen outline = contour_pen<S>(pen).outline;
+            if (is_crowded(contours, outline, false)) return tiled_stroke(contours, outline, false, sink);
         }
     if constexpr (std::same_as<S, Ellipse>)
         if (is_circle(shape) && pen.dashes.empty()) return add_coverage(ring_of(shape, pen, alignment), sink);
@@ -296,10 +291,11 @@ OutermostPlaces outermost_smooth(const S& shape, const RealPen& pen, Alignment a
         if (const auto ellipse = whole_ellipse(shape))
             return outermost_smooth(*ellipse, pen, alignment, filled);
     if constexpr (std::same_as<S, Path>)
-        if (is_round(pen, alignment)) {
+        if (pen.dashes.empty() && alignment == Alignment::centred) {
             const Contours contours = contours_of(shape);
-            const double radius = radius_of(pen);
-            if (is_crowded(contours, radius)) return outermost_of_round_stroke(contours, radius);
+            const OutlinePen outline = contour_pen<S>(pen).outline;
+            if (is_round(outline) && is_crowded(contours, outline, false))
+                return outermost_of_round_stroke(contours, outline.right);
         }
     CoveredArea area(everywhere);
     add_aligned_stroke(shape, pen, alignment, filled, area);

@@ -1,4 +1,5 @@
-// Wide round strokes, which are worked out tile by tile: every place within the radius and no other.
+// Wide strokes that are worked out tile by tile. Round ones: every place within the radius and no other.
+// Others: what the same path has without the crowd that it takes for tiles.
 
 #include "support/coverage.hpp"
 #include "support/generators.hpp"
@@ -14,6 +15,7 @@
 #include <algorithm>
 #include <cmath>
 #include <cstdlib>
+#include <random>
 #include <vector>
 
 namespace coldbrick::test {
@@ -85,7 +87,70 @@ double share_within(std::int64_t x, std::int64_t y, double radius, const Path& p
     return count / double(places * places);
 }
 
+/// Curves with corners, some of them closed, in and about the window.
+Path any_curves() {
+    Path path;
+    for (int contours = *rc::gen::inRange(1, 5); contours > 0; --contours) {
+        const auto any_place = [] {
+            return Position{*rc::gen::inRange(-60, 130) + 0.25, *rc::gen::inRange(-60, 120) - 0.5};
+        };
+        const bool goes_on = !path.contours().empty() && *rc::gen::arbitrary<bool>();
+        path.move_to(goes_on ? path.contours().back().start : any_place());
+        for (int pieces = *rc::gen::inRange(1, 4); pieces > 0; --pieces) {
+            if (*rc::gen::inRange(0, 3) == 0)
+                path.line_to(any_place());
+            else
+                path.cubic_to(any_place(), any_place(), any_place());
+        }
+        if (*rc::gen::arbitrary<bool>()) path.close();
+    }
+    return path;
+}
+
+/// The same with so many curves far away that it is worked out by tiles.
+Path among_a_crowd(Path path) {
+    for (int i = 0; i < 300; ++i) {
+        path.move_to({9000, 9000});
+        path.cubic_to({9200, 9000}, {9000, 9200}, {9200, 9200});
+    }
+    return path;
+}
+
+Stroke any_pen(Edges edges) {
+    return {.paint = Colour(255, 255, 255),
+            .width = *rc::gen::inRange(16, 160) + 0.5,
+            .cap = *rc::gen::element(Cap::butt, Cap::square, Cap::round),
+            .join = *rc::gen::element(Join::mitre, Join::bevel, Join::round),
+            .mitre_limit = *rc::gen::inRange(1, 9) + 0.5,
+            .edges = edges};
+}
+
 } // namespace
+
+RC_GTEST_PROP(TiledStroke, IsThatOfTheSameLinesAlone, ()) {
+    if (*rc::gen::inRange(0, 4) != 0) return;
+    const Path path = any_curves();
+    const Path crowded = among_a_crowd(path);
+    const Stroke smooth = any_pen(Edges::smooth);
+    const Coverages alone = covered_by(window, path, smooth);
+    const Coverages found = covered_by(window, crowded, smooth);
+    for (std::int64_t y = 0; y < window.height; ++y)
+        for (std::int64_t x = 0; x < window.width; ++x)
+            RC_ASSERT(std::abs(found.at(x, y) - alone.at(x, y)) <= 1);
+    const Stroke crisp = any_pen(Edges::crisp);
+    RC_ASSERT(stroked(window, crowded, crisp) == stroked(window, path, crisp));
+}
+
+TEST(TiledStroke, ManyCurvesThatCrossCostNoMoreThanTheirPixels) {
+    // 2000 curves have about 2 million crossings: minutes if each were worked out.
+    std::mt19937 numbers(7);
+    const auto place = [&] { return Position{double(numbers() % 1000), double(numbers() % 1000)}; };
+    Path path;
+    for (int i = 0; i < 2000; ++i) path.move_to(place()).cubic_to(place(), place(), place());
+    Image image({1000, 1000}, PixelFormat::gray8);
+    draw(image, path, Stroke{.paint = Colour(255, 255, 255), .width = 300, .edges = Edges::smooth});
+    EXPECT_EQ(image.pixel({500, 500}), Colour(255, 255, 255));
+}
 
 RC_GTEST_PROP(RoundStroke, IsAllThatLiesWithinItsRadius, ()) {
     if (*rc::gen::inRange(0, 10) != 0) return; // the slow way takes its time

@@ -10,6 +10,8 @@ file(WRITE ${OUTPUT} "// Made from the sheets in demo/ when building.
 
 #include <array>
 
+namespace coldbrick::tool {
+
 namespace {
 
 constexpr auto table = std::to_array<Sample>({
@@ -18,4 +20,6 @@ ${rows}});
 } // namespace
 
 std::span<const Sample> samples() { return table; }
+
+} // namespace coldbrick::tool
 ")

@@ -8,17 +8,17 @@
 
 #include <vector>
 
-namespace cb = coldbrick;
+namespace coldbrick::tool {
 
 namespace {
 
-std::vector<cb::SheetFinding> findings_of(const CheckArguments& arguments) {
+std::vector<SheetFinding> findings_of(const CheckArguments& arguments) {
     SheetArguments quiet = arguments.sheet;
     quiet.warns = false; // they are among the findings
     const SheetFile file(quiet, true);
-    cb::SheetCheck check;
+    SheetCheck check;
     const std::int32_t first = arguments.frame.value_or(0);
-    const cb::Sheet sheet = file.read(first);
+    const Sheet sheet = file.read(first);
     const std::int32_t end = arguments.frame ? first + 1 : sheet.frames;
     ProgressBar bar;
     for (std::int32_t frame = first; frame < end; ++frame) {
@@ -28,24 +28,26 @@ std::vector<cb::SheetFinding> findings_of(const CheckArguments& arguments) {
     return check.findings();
 }
 
-void print_as_json(const std::vector<cb::SheetFinding>& findings) {
-    nlohmann::ordered_json list = nlohmann::ordered_json::array();
-    for (const cb::SheetFinding& finding : findings)
-        list.push_back({{"place", finding.place},
-                        {"kind", cb::name_of(finding.kind)},
-                        {"message", finding.message},
-                        {"hidden_by", finding.hidden_by}});
+void print_as_json(const std::vector<SheetFinding>& findings) {
+    Json list = Json::list();
+    for (const SheetFinding& finding : findings)
+        list.add({{"place", finding.place},
+                  {"kind", name_of(finding.kind)},
+                  {"message", finding.message},
+                  {"hidden_by", Json::list(finding.hidden_by)}});
     print_json(list);
 }
 
 } // namespace
 
 int check_sheet(const CheckArguments& arguments) {
-    const std::vector<cb::SheetFinding> findings = findings_of(arguments);
+    const std::vector<SheetFinding> findings = findings_of(arguments);
     if (arguments.json)
         print_as_json(findings);
     else
-        for (const cb::SheetFinding& finding : findings)
-            fmt::print("{}: {}: {}\n", finding.place, cb::name_of(finding.kind), finding.message);
+        for (const SheetFinding& finding : findings)
+            fmt::print("{}: {}: {}\n", finding.place, name_of(finding.kind), finding.message);
     return findings.empty() ? 0 : 1;
 }
+
+} // namespace coldbrick::tool

@@ -12,24 +12,28 @@
 #include <utility>
 #include <vector>
 
+namespace coldbrick::tool {
+
 namespace {
 
-coldbrick::Palette wanted(const ColoursArguments& arguments) {
+Palette wanted(const ColoursArguments& arguments) {
     if (!arguments.palette.empty()) return read_palette_file(arguments.palette);
-    if (arguments.distinct == 0) return coldbrick::default_palette();
-    std::vector<coldbrick::Palette::Entry> entries;
-    for (const coldbrick::Colour& colour : coldbrick::distinct_colours(arguments.distinct, arguments.seed))
+    if (arguments.distinct == 0) return default_palette();
+    std::vector<Palette::Entry> entries;
+    for (const Colour& colour : distinct_colours(arguments.distinct, arguments.seed))
         entries.push_back({colour});
-    return coldbrick::Palette(std::move(entries));
+    return Palette(std::move(entries));
 }
 
 } // namespace
 
 void list_colours(const ColoursArguments& arguments) {
-    const coldbrick::Palette palette = wanted(arguments);
-    if (!arguments.json) return fmt::print("{}", coldbrick::palette_text(palette));
-    nlohmann::ordered_json list = nlohmann::ordered_json::array();
-    for (const coldbrick::Palette::Entry& entry : palette.entries())
-        list.push_back({{"colour", coldbrick::hex(entry.colour)}, {"name", entry.name}});
+    const Palette palette = wanted(arguments);
+    if (!arguments.json) return fmt::print("{}", palette_text(palette));
+    Json list = Json::list();
+    for (const Palette::Entry& entry : palette.entries())
+        list.add({{"colour", hex(entry.colour)}, {"name", entry.name}});
     print_json(list);
 }
+
+} // namespace coldbrick::tool

@@ -1,20 +1,28 @@
 #include "command_options.hpp"
 
+#include "base/shown_text.hpp"
+
 #include <coldbrick/colour_text.hpp>
 #include <coldbrick/error.hpp>
 
-#include <cstddef>
+#include <fmt/format.h>
+#include <fmt/ranges.h>
 
-namespace cb = coldbrick;
+#include <algorithm>
+#include <charconv>
+#include <cstddef>
+#include <system_error>
+
+namespace coldbrick::tool {
 
 namespace {
 
 /// The types by their extensions without dots.
-std::map<std::string, cb::FileType> types_by_name() {
-    std::map<std::string, cb::FileType> result{{"jpeg", cb::FileType::jpeg}};
-    for (int i = 0; i <= static_cast<int>(cb::FileType::pnm); ++i) {
-        const auto type = static_cast<cb::FileType>(i);
-        result.emplace(cb::extension(type).substr(1), type);
+std::map<std::string, FileType> types_by_name() {
+    std::map<std::string, FileType> result{{"jpeg", FileType::jpeg}};
+    for (int i = 0; i <= static_cast<int>(FileType::pnm); ++i) {
+        const auto type = static_cast<FileType>(i);
+        result.emplace(extension(type).substr(1), type);
     }
     return result;
 }
@@ -31,64 +39,84 @@ bool take_number(std::string_view& text, Number& number, char next) {
 }
 
 [[noreturn]] void refuse(const char* name, const std::string& text, const char* form) {
-    throw CLI::ValidationError(name,
-                               fmt::format("{} is not of the form {}", cb::base::in_quotes(text), form));
+    throw WrongCall(name, fmt::format("{} is not of the form {}", base::in_quotes(text), form));
 }
 
-/// Accepts NAME=VALUE.
-std::string check_setting(const std::string& text) {
+/// NAME=VALUE
+std::string setting_of(const char* name, const std::string& text) {
     const std::size_t sign = text.find('=');
-    if (sign == std::string::npos || sign == 0 || sign + 1 == text.size())
-        return fmt::format("{} is not of the form NAME=VALUE", cb::base::in_quotes(text));
-    return {};
+    if (sign == std::string::npos || sign == 0 || sign + 1 == text.size()) refuse(name, text, "NAME=VALUE");
+    return text;
 }
 
 /// Adds the type of an image file, told apart from its name.
-void add_image_type(CLI::App& command, std::optional<cb::FileType>& type) {
+void add_image_type(const Command& command, std::optional<FileType>& type) {
     add_choice(command, "--type", "The type of file instead of what the extension tells, such as png",
                types_by_name(), type);
 }
 
-void add_encoding(CLI::App& command, cb::EncodeOptions& options) {
+void add_encoding(const Command& command, EncodeOptions& options) {
     add_number(command, "--quality", options.quality, 1, 100,
                "jpg and webp: 1..100, more is better; webp loses nothing without it");
     add_number(command, "--compression", options.compression, 0, 9, "png and webp: 0..9, from fast to small");
-    add_choice<cb::ChromaSubsampling>(command, "--subsampling",
-                                      "jpg: how pixels share colour differences; both if left out",
-                                      {{"none", cb::ChromaSubsampling::none},
-                                       {"across", cb::ChromaSubsampling::across},
-                                       {"both", cb::ChromaSubsampling::both}},
-                                      options.subsampling);
-    command.add_flag("--progressive", options.progressive, "jpg: coarse at first, then finer");
-    command.add_flag("--smallest", options.smallest,
-                     "png: the smallest colour type that holds the pixels; jpg: codes made for them");
-    command.add_flag("--plain-text", options.plain_text, "pbm, pgm, ppm: numbers as text");
+    add_choice<ChromaSubsampling>(command, "--subsampling",
+                                  "jpg: how pixels share colour differences; both if left out",
+                                  {{"none", ChromaSubsampling::none},
+                                   {"across", ChromaSubsampling::across},
+                                   {"both", ChromaSubsampling::both}},
+                                  options.subsampling);
+    command.add_flag("--progressive", "jpg: coarse at first, then finer", options.progressive);
+    command.add_flag("--smallest",
+                     "png: the smallest colour type that holds the pixels; jpg: codes made for them",
+                     options.smallest);
+    command.add_flag("--plain-text", "pbm, pgm, ppm: numbers as text", options.plain_text);
     add_colour(command, "--background", options.background,
                "What see-through pixels are laid on where there is no alpha");
-    command
-        .add_option_function<std::string>(
-            "--resolution",
-            [&options](const std::string& text) {
-                const int pixels = number_of("--resolution", text, 1, 65535);
-                options.resolution = cb::Resolution{static_cast<double>(pixels), static_cast<double>(pixels)};
-            },
-            "png, jpg and bmp: pixels an inch, 1..65535")
-        ->type_name("NUMBER");
-    command.add_flag("--allow-loss", options.allow_loss,
-                     "Round depths, colours and alpha to what the type holds");
-    command.add_flag_callback(
-        "--no-dithering", [&options] { options.dithered = false; }, "gif: nearest colours only");
+    command.add_value("--resolution", "NUMBER", "png, jpg and bmp: pixels an inch, 1..65535",
+                      [&options](const std::string& text) {
+                          const double pixels = number_of("--resolution", text, 1, 65535);
+                          options.resolution = Resolution{pixels, pixels};
+                      });
+    command.add_flag("--allow-loss", "Round depths, colours and alpha to what the type holds",
+                     options.allow_loss);
+    command.add_flag("--no-dithering", "gif: nearest colours only", [&options] { options.dithered = false; });
 }
 
 } // namespace
 
+std::string with_heading(const std::array<const char*, 2>& examples) {
+    std::string result = "Examples, in the folder that `coldbrick demo` makes:";
+    for (const char* const example : examples) result.append("\n  coldbrick ").append(example);
+    return result;
+}
+
+template <class Number>
+Number number_of(const char* name, const std::string& text, Number low, Number high) {
+    const char* const end = text.data() + text.size();
+    Number value{};
+    const auto read = std::from_chars(text.data(), end, value);
+    if (read.ec != std::errc() || read.ptr != end || value < low || value > high)
+        throw WrongCall(name,
+                        fmt::format("{} is not a whole number of {}..{}", base::in_quotes(text), low, high));
+    return value;
+}
+template int number_of(const char*, const std::string&, int, int);
+template std::uint64_t number_of(const char*, const std::string&, std::uint64_t, std::uint64_t);
+
+std::size_t place_of_word(const char* name, const std::string& word, const std::vector<std::string>& words) {
+    const auto found = std::ranges::find(words, word);
+    if (found == words.end())
+        throw WrongCall(name, fmt::format("{} is none of {}", base::in_quotes(word), fmt::join(words, ", ")));
+    return static_cast<std::size_t>(found - words.begin());
+}
+
 void check_output(const ImageOutput& output) {
-    if (output.path.empty()) throw CLI::RequiredError("--output");
+    if (output.path.empty()) throw WrongCall::missing("--output");
     check_option("--output", [&] { (void)output.file_type(); });
 }
 
-cb::Size size_of(const char* name, const std::string& text) {
-    cb::Size result;
+Size size_of(const char* name, const std::string& text) {
+    Size result;
     std::string_view rest = text;
     if (!take_number(rest, result.width, 'x') || !take_number(rest, result.height, '\0') ||
         result.width < 1 || result.height < 1)
@@ -96,18 +124,18 @@ cb::Size size_of(const char* name, const std::string& text) {
     return result;
 }
 
-cb::Point point_of(const char* name, const std::string& text) {
-    cb::Point result;
+Point point_of(const char* name, const std::string& text) {
+    Point result;
     std::string_view rest = text;
     if (!take_number(rest, result.x, ',') || !take_number(rest, result.y, '\0'))
         refuse(name, text, "X,Y with whole numbers");
     return result;
 }
 
-cb::Box box_of(const char* name, const std::string& text) {
+Box box_of(const char* name, const std::string& text) {
     const std::size_t comma = text.find(',', text.find(',') + 1);
-    cb::Point corner;
-    cb::Size size;
+    Point corner;
+    Size size;
     std::string_view rest = text;
     if (comma == std::string::npos || !take_number(rest, corner.x, ',') ||
         !take_number(rest, corner.y, ',') || !take_number(rest, size.width, 'x') ||
@@ -116,46 +144,46 @@ cb::Box box_of(const char* name, const std::string& text) {
     return {corner.x, corner.y, size.width, size.height};
 }
 
-cb::Colour colour_of(const char* name, const std::string& text) {
+Colour colour_of(const char* name, const std::string& text) {
     try {
-        return cb::colour(text);
-    } catch (const cb::ArgumentError& error) {
-        throw CLI::ValidationError(name, error.what());
+        return colour(text);
+    } catch (const ArgumentError& error) {
+        throw WrongCall(name, error.what());
     }
 }
 
-CLI::Option* add_sheet(CLI::App& command, SheetArguments& arguments, const char* input,
-                       const char* description) {
-    CLI::Option* const result = command.add_option(input, arguments.path, description);
-    command
-        .add_option("--set", arguments.settings, "Give a name of the sheet another value; may be repeated")
-        ->type_name("NAME=VALUE")
-        ->allow_extra_args(false)
-        ->check(CLI::Validator(check_setting, "", "setting"));
-    command.add_flag("--leave-folder", arguments.leaves_folder,
-                     "Let the sheet include files outside of its folder");
+Option add_sheet(const Command& command, SheetArguments& arguments, const char* input,
+                 const char* description) {
+    const Option result = command.add_text(input, "TEXT", description, arguments.path);
+    add_read(command, "--set", "NAME=VALUE", "Give a name of the sheet another value; may be repeated",
+             arguments.settings, setting_of);
+    command.add_flag("--leave-folder", "Let the sheet include files outside of its folder",
+                     arguments.leaves_folder);
     add_number(command, "--memory", arguments.memory_mib, std::size_t{1}, std::size_t{1} << 20U,
                "How many MiB the drawing and each table of data may take");
     return result;
 }
 
-void add_warnings(CLI::App& command, SheetArguments& arguments) {
-    command.add_flag("--warnings", arguments.warns, "Tell what is not wrong, but most likely not meant");
+void add_warnings(const Command& command, SheetArguments& arguments) {
+    command.add_flag("--warnings", "Tell what is not wrong, but most likely not meant", arguments.warns);
 }
 
-CLI::Option* add_json(CLI::App& command, bool& json) {
-    return command.add_flag("--json", json, "Print it in JSON");
+Option add_json(const Command& command, bool& json) {
+    return command.add_flag("--json", "Print it in JSON", json);
 }
 
-CLI::Option* add_colour(CLI::App& command, const char* name, std::optional<cb::Colour>& target,
-                        const char* description) {
-    return add_text(command, name, "COLOUR", description, target, colour_of);
+Option add_colour(const Command& command, const char* name, std::optional<Colour>& target,
+                  const char* description) {
+    return add_read(command, name, "COLOUR", description, target, colour_of);
 }
 
-void add_image_output(CLI::App& command, ImageOutput& output) {
-    add_file(command, "-o,--output", output.path,
+void add_image_output(const Command& command, ImageOutput& output) {
+    add_file(command, "-o,--output",
              "The image file: .png, .jpg, .webp, .gif, .bmp, .qoi, .pbm, .pgm, .ppm, .pam or .pnm; - for "
-             "standard output");
+             "standard output",
+             output.path);
     add_image_type(command, output.type);
     add_encoding(command, output.options);
 }
+
+} // namespace coldbrick::tool

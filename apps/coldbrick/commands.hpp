@@ -1,5 +1,5 @@
 /// @file
-/// The tool's commands and what they are asked for. Each does its work or throws coldbrick::Error; those that
+/// The tool's commands and what they are asked for. Each does its work or throws Error; those that
 /// tell by their exit status what they found return it.
 #pragma once
 
@@ -25,6 +25,8 @@
 #include <string>
 #include <vector>
 
+namespace coldbrick::tool {
+
 /// A sheet becomes an image file.
 struct DrawArguments {
     SheetArguments sheet;
@@ -45,7 +47,7 @@ int check_sheet(const CheckArguments& arguments);
 /// Tells how a pixel came to its colour, or whose the pixels of a box are.
 struct ExplainArguments {
     SheetArguments sheet;
-    coldbrick::Box box; ///< a pixel if it is 1 x 1
+    Box box; ///< a pixel if it is 1 x 1
     bool is_pixel = true;
     std::int32_t frame = 0;
     ImageOutput output; ///< a picture of whose pixels they are, unless its path is empty
@@ -57,7 +59,7 @@ void explain(const ExplainArguments& arguments);
 struct SweepArguments {
     SheetArguments sheet;
     ImageOutput output;
-    coldbrick::Sweep sweep;
+    Sweep sweep;
     std::int32_t columns = 0;
     std::int32_t frame = 0;
 };
@@ -77,11 +79,11 @@ struct GridArguments {
     int zoom = 16;
     bool rulers = true;
     std::int32_t frame = 0;
-    std::optional<coldbrick::Box> part;
-    std::vector<coldbrick::Point> marks;
-    bool outlines = false;                ///< of statements
-    std::optional<coldbrick::Size> paper; ///< instead of an input
-    std::optional<std::int32_t> spacing;  ///< of the paper's lines
+    std::optional<Box> part;
+    std::vector<Point> marks;
+    bool outlines = false;               ///< of statements
+    std::optional<Size> paper;           ///< instead of an input
+    std::optional<std::int32_t> spacing; ///< of the paper's lines
 };
 void grid(const GridArguments& arguments);
 
@@ -89,14 +91,14 @@ void grid(const GridArguments& arguments);
 struct ReelArguments {
     SheetArguments sheet;
     std::string output; ///< `-` for standard output
-    std::optional<coldbrick::ReelType> type;
+    std::optional<ReelType> type;
     std::int32_t from = 0;
     std::optional<std::int32_t> to; ///< the last frame if there is none
-    std::optional<coldbrick::FrameRate> rate;
-    coldbrick::ReelOptions options;
+    std::optional<FrameRate> rate;
+    ReelOptions options;
 
-    /// The type that is written. @throws coldbrick::FileError if nothing tells it.
-    [[nodiscard]] coldbrick::ReelType reel_type() const;
+    /// The type that is written. @throws FileError if nothing tells it.
+    [[nodiscard]] ReelType reel_type() const;
 };
 void reel(const ReelArguments& arguments);
 
@@ -106,13 +108,13 @@ struct RecastArguments {
     ImageOutput output;
     std::string folder; ///< instead of the output's path
     bool keep_texts = false;
-    std::optional<std::int32_t> frame;            ///< of a reel; all of its frames if there is none
-    std::optional<coldbrick::PixelFormat> format; ///< the input's own if there is none
-    std::string palette;                          ///< a palette file instead of a format
-    coldbrick::GrayRule gray_rule = coldbrick::GrayRule::encoded;
-    std::optional<coldbrick::Size> size;
-    coldbrick::Resizing resizing;
-    coldbrick::Orientation orientation;
+    std::optional<std::int32_t> frame; ///< of a reel; all of its frames if there is none
+    std::optional<PixelFormat> format; ///< the input's own if there is none
+    std::string palette;               ///< a palette file instead of a format
+    GrayRule gray_rule = GrayRule::encoded;
+    std::optional<Size> size;
+    Resizing resizing;
+    Orientation orientation;
 };
 void recast(const RecastArguments& arguments);
 
@@ -123,13 +125,13 @@ enum class Notation : std::uint8_t { hex, rgb, hsl, bytes };
 struct InspectArguments {
     std::vector<std::string> files;
     bool json = false;
-    std::vector<coldbrick::Point> at;        ///< pixels that are told in every notation
-    std::optional<coldbrick::Box> part;      ///< whose pixels are printed row by row
-    Notation notation = Notation::hex;       ///< of these
-    std::optional<coldbrick::Colour> find;   ///< whose places are told
-    int within = 0;                          ///< by how much a channel may differ from it
-    std::optional<coldbrick::Colour> ground; ///< the extent of what is not this colour
-    bool extent = false;                     ///< the extent of what is not the colour of the first pixel
+    std::vector<Point> at;             ///< pixels that are told in every notation
+    std::optional<Box> part;           ///< whose pixels are printed row by row
+    Notation notation = Notation::hex; ///< of these
+    std::optional<Colour> find;        ///< whose places are told
+    int within = 0;                    ///< by how much a channel may differ from it
+    std::optional<Colour> ground;      ///< the extent of what is not this colour
+    bool extent = false;               ///< the extent of what is not the colour of the first pixel
     bool histogram = false;
     std::optional<std::size_t> colours; ///< how many of the commonest are told
 
@@ -145,7 +147,7 @@ struct DifferArguments {
     std::string first;
     std::string second;
     int tolerance = 0;
-    std::vector<coldbrick::Box> ignored;
+    std::vector<Box> ignored;
     bool json = false;
     bool blinks = false; ///< the picture is a reel of both in turns
     int amplify = 8;
@@ -157,7 +159,7 @@ int differ(const DifferArguments& arguments);
 struct MarkArguments {
     std::string image;
     std::string table;
-    coldbrick::MarkReading reading;
+    MarkReading reading;
     bool skips_bad_rows = false;
     std::string palette; ///< a palette file; distinct colours if it is empty
     double width = 2;
@@ -171,10 +173,10 @@ void mark(const MarkArguments& arguments);
 struct LookArguments {
     SheetArguments input;
     std::int32_t frame = 0;
-    std::optional<coldbrick::Box> part;
+    std::optional<Box> part;
     std::optional<int> zoom;
     std::optional<std::int32_t> columns; ///< the window's if there are none
-    std::optional<coldbrick::TerminalColours> colours;
+    std::optional<TerminalColours> colours;
 };
 void look(const LookArguments& arguments);
 
@@ -205,5 +207,7 @@ struct DemoArguments {
 };
 void write_demo(const DemoArguments& arguments);
 
-/// Makes a folder and those it is in, as far as they are missing. @throws coldbrick::FileError
+/// Makes a folder and those it is in, as far as they are missing. @throws FileError
 void make_folder(const std::string& folder);
+
+} // namespace coldbrick::tool

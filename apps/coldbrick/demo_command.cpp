@@ -19,11 +19,11 @@
 #include <system_error>
 #include <vector>
 
+namespace coldbrick::tool {
+
 namespace {
 
 namespace fs = std::filesystem;
-namespace cb = coldbrick;
-
 /// A file that the demo makes.
 struct Output {
     fs::path path;
@@ -51,36 +51,35 @@ auto images_among(const std::vector<Output>& made) {
     return [&made](const std::string& file, std::size_t most_bytes) {
         for (const Output& output : made)
             if (output.path.filename() == file)
-                return cb::decode(output.bytes, {.limits = {.bytes = most_bytes}});
-        throw cb::FileError(fmt::format("the demo makes no picture {}", file));
+                return decode(output.bytes, {.limits = {.bytes = most_bytes}});
+        throw FileError(fmt::format("the demo makes no picture {}", file));
     };
 }
 
 constexpr auto text_of_sample = [](const std::string& file, std::size_t) {
     const auto samples_there = samples();
     const auto found = std::ranges::find(samples_there, file, &Sample::name);
-    if (found == samples_there.end()) throw cb::FileError(fmt::format("the demo has no file {}", file));
+    if (found == samples_there.end()) throw FileError(fmt::format("the demo has no file {}", file));
     return std::string(found->text);
 };
 
 /// The frames of a sheet as a reel of each type.
 void add_reels(const Sample& sample, const fs::path& path, std::vector<Output>& made) {
     const auto images = images_among(made);
-    const auto reading = [&](std::int32_t frame) -> cb::SheetReading {
+    const auto reading = [&](std::int32_t frame) -> SheetReading {
         return {.load_image = images, .load_text = text_of_sample, .frame = frame};
     };
-    const cb::Sheet first = cb::read_sheet(sample.text, path.string(), reading(0));
-    std::vector<cb::Image> frames;
+    const Sheet first = read_sheet(sample.text, path.string(), reading(0));
+    std::vector<Image> frames;
     frames.reserve(static_cast<std::size_t>(first.frames));
     for (std::int32_t i = 0; i < first.frames; ++i)
-        frames.push_back(first.again(reading(i)).render(cb::PixelFormat::rgb8));
+        frames.push_back(first.again(reading(i)).render(PixelFormat::rgb8));
     const auto frame = [&](std::int32_t i) { return frames[static_cast<std::size_t>(i)]; };
-    for (const auto& [type, extension] :
-         {std::pair{cb::ReelType::png, ".png"}, {cb::ReelType::gif, ".gif"}}) {
+    for (const auto& [type, extension] : {std::pair{ReelType::png, ".png"}, {ReelType::gif, ".gif"}}) {
         std::ostringstream stream;
         ProgressBar bar;
-        cb::write_reel(stream, type, 0, first.frames - 1, frame, {.rate = first.rate},
-                       [&bar](std::int64_t done, std::int64_t all) { bar.show(done, all); });
+        write_reel(stream, type, 0, first.frames - 1, frame, {.rate = first.rate},
+                   [&bar](std::int64_t done, std::int64_t all) { bar.show(done, all); });
         made.push_back({fs::path(path).replace_extension(extension), bytes_of(stream.view()), path.string()});
     }
 }
@@ -98,11 +97,11 @@ std::vector<Output> drawn_samples(const fs::path& folder) {
             continue;
         }
         const auto images = images_among(made);
-        const cb::Sheet sheet =
-            cb::read_sheet(sample.text, path.string(), {.load_image = images, .load_text = text_of_sample});
+        const Sheet sheet =
+            read_sheet(sample.text, path.string(), {.load_image = images, .load_text = text_of_sample});
         const fs::path picture = fs::path(path).replace_extension(extension);
-        const cb::FileType type = cb::file_type(picture);
-        made.push_back({picture, cb::encode(sheet.render(format_for(sheet, type)), type), path.string()});
+        const FileType type = file_type(picture);
+        made.push_back({picture, encode(sheet.render(format_for(sheet, type)), type), path.string()});
     }
     return made;
 }
@@ -115,8 +114,7 @@ bool is_there(const fs::path& path) {
 bool is_same(const Output& output) {
     std::error_code error;
     return fs::is_regular_file(output.path, error) &&
-           fs::file_size(output.path, error) == output.bytes.size() &&
-           cb::read_file(output.path) == output.bytes;
+           fs::file_size(output.path, error) == output.bytes.size() && read_file(output.path) == output.bytes;
 }
 
 } // namespace
@@ -124,7 +122,7 @@ bool is_same(const Output& output) {
 void make_folder(const std::string& folder) {
     std::error_code error;
     fs::create_directories(folder, error);
-    if (error) throw cb::FileError(fmt::format("cannot make the folder {}: {}", folder, error.message()));
+    if (error) throw FileError(fmt::format("cannot make the folder {}: {}", folder, error.message()));
 }
 
 void write_demo(const DemoArguments& arguments) {
@@ -137,12 +135,14 @@ void write_demo(const DemoArguments& arguments) {
         if (is_there(output.path)) different.push_back(output.path.string());
     }
     if (!different.empty() && !arguments.force)
-        throw cb::FileError(fmt::format("nothing is written, since these files are there and differ from the "
-                                        "demo's; --force replaces them: {}",
-                                        fmt::join(different, ", ")));
+        throw FileError(fmt::format("nothing is written, since these files are there and differ from the "
+                                    "demo's; --force replaces them: {}",
+                                    fmt::join(different, ", ")));
     make_folder(arguments.folder);
-    for (const Output* const output : missing) cb::write_file(output->path, output->bytes);
+    for (const Output* const output : missing) write_file(output->path, output->bytes);
     fmt::print("Open these files:\n");
     for (const Output& output : made)
         if (!output.origin.empty()) fmt::print("  {}  drawn from {}\n", output.path.string(), output.origin);
 }
+
+} // namespace coldbrick::tool

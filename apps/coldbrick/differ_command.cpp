@@ -17,7 +17,7 @@
 #include <string_view>
 #include <vector>
 
-namespace cb = coldbrick;
+namespace coldbrick::tool {
 
 namespace {
 
@@ -28,11 +28,11 @@ constexpr int not_compared = 2;
 constexpr std::array<std::string_view, 4> channels{"red", "green", "blue", "alpha"};
 constexpr std::size_t most_parts = 5;
 
-std::string shown(const cb::Box& box) {
+std::string shown(const Box& box) {
     return fmt::format("{},{} {} x {}", box.x, box.y, box.width, box.height);
 }
 
-void print_text(const cb::Difference& difference, const std::vector<cb::Region>& parts) {
+void print_text(const Difference& difference, const std::vector<Region>& parts) {
     fmt::print("{} of {} pixels differ, {:.4g} %\n", difference.pixels, difference.compared,
                100.0 * static_cast<double>(difference.pixels) / static_cast<double>(difference.compared));
     for (std::size_t i = 0; i < channels.size(); ++i)
@@ -46,49 +46,49 @@ void print_text(const cb::Difference& difference, const std::vector<cb::Region>&
         fmt::print("    {}: {} pixels\n", shown(parts[i].bounds()), parts[i].area());
 }
 
-void print_json_of(const cb::Difference& difference, const std::vector<cb::Region>& parts) {
-    nlohmann::ordered_json largest = nlohmann::ordered_json::array();
+void print_json_of(const Difference& difference, const std::vector<Region>& parts) {
+    Json largest = Json::list();
     for (std::size_t i = 0; i < std::min(parts.size(), most_parts); ++i)
-        largest.push_back({{"box", json_of(parts[i].bounds())}, {"pixels", parts[i].area()}});
+        largest.add({{"box", parts[i].bounds()}, {"pixels", parts[i].area()}});
     print_json({{"pixels", difference.pixels},
                 {"compared", difference.compared},
-                {"largest", difference.largest_of},
-                {"mean", difference.mean_of},
-                {"bounds", json_of(difference.bounds)},
+                {"largest", Json::list(difference.largest_of)},
+                {"mean", Json::list(difference.mean_of)},
+                {"bounds", difference.bounds},
                 {"regions", parts.size()},
                 {"largest_regions", largest}});
 }
 
 /// A reel that shows the two images in turns.
-void write_blinking(const DifferArguments& arguments, const cb::Image& first, const cb::Image& second) {
+void write_blinking(const DifferArguments& arguments, const Image& first, const Image& second) {
     const auto frame = [&](std::int32_t number) { return number == 0 ? first : second; };
-    const cb::ReelOptions options{.rate = {2, 1}};
+    const ReelOptions options{.rate = {2, 1}};
     if (is_standard_stream(arguments.output.path))
-        throw cb::FileError("a reel that blinks is written into a file, not to standard output");
-    cb::write_reel(arguments.output.path, 0, 1, frame, options);
+        throw FileError("a reel that blinks is written into a file, not to standard output");
+    write_reel(arguments.output.path, 0, 1, frame, options);
 }
 
-void write_picture(const DifferArguments& arguments, const cb::Image& first, const cb::Image& second,
-                   const cb::Difference& difference) {
+void write_picture(const DifferArguments& arguments, const Image& first, const Image& second,
+                   const Difference& difference) {
     if (arguments.blinks) return write_blinking(arguments, first, second);
-    const std::vector<cb::CaptionedPicture> pictures{{first, arguments.first},
-                                                     {second, arguments.second},
-                                                     {cb::amplified(difference.picture, arguments.amplify),
-                                                      fmt::format("difference x {}", arguments.amplify)}};
-    save_image(cb::picture_table(pictures, {.columns = 3}), arguments.output);
+    const std::vector<CaptionedPicture> pictures{{first, arguments.first},
+                                                 {second, arguments.second},
+                                                 {amplified(difference.picture, arguments.amplify),
+                                                  fmt::format("difference x {}", arguments.amplify)}};
+    save_image(picture_table(pictures, {.columns = 3}), arguments.output);
 }
 
 int compare(const DifferArguments& arguments) {
     refuse_to_replace(arguments.output.path, {arguments.first, arguments.second});
-    const cb::Image first = ImageInput(arguments.first).image();
-    const cb::Image second = ImageInput(arguments.second).image();
+    const Image first = ImageInput(arguments.first).image();
+    const Image second = ImageInput(arguments.second).image();
     if (first.size() != second.size())
-        throw cb::FileError(fmt::format("the images differ in size: {} has {} x {} pixels, {} has {} x {}",
-                                        cb::base::shown(arguments.first), first.width(), first.height(),
-                                        cb::base::shown(arguments.second), second.width(), second.height()));
-    const cb::Difference difference =
-        cb::difference(first, second, {.tolerance = arguments.tolerance, .ignored = arguments.ignored});
-    const std::vector<cb::Region> parts = cb::parts(difference.region);
+        throw FileError(fmt::format("the images differ in size: {} has {} x {} pixels, {} has {} x {}",
+                                    base::shown(arguments.first), first.width(), first.height(),
+                                    base::shown(arguments.second), second.width(), second.height()));
+    const Difference difference = coldbrick::difference(
+        first, second, {.tolerance = arguments.tolerance, .ignored = arguments.ignored});
+    const std::vector<Region> parts = coldbrick::parts(difference.region);
     if (!arguments.output.path.empty()) write_picture(arguments, first, second, difference);
     if (!is_standard_stream(arguments.output.path)) {
         if (arguments.json)
@@ -106,3 +106,5 @@ int differ(const DifferArguments& arguments) {
     (void)done_or_told([&] { result = compare(arguments); });
     return result;
 }
+
+} // namespace coldbrick::tool

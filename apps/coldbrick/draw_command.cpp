@@ -9,40 +9,40 @@
 #include <filesystem>
 #include <vector>
 
-namespace cb = coldbrick;
+namespace coldbrick::tool {
 
 namespace {
 
 /// True if the file is written row by row while it is drawn: of types that are stored so and hold the format
 /// as it is, if nothing must be known of all pixels before.
-bool is_written_by_rows(const ImageOutput& output, cb::PixelFormat format) {
+bool is_written_by_rows(const ImageOutput& output, PixelFormat format) {
     if (output.options.smallest) return false;
     switch (output.file_type()) {
-    case cb::FileType::png:
-    case cb::FileType::pam:
-    case cb::FileType::pnm: return true;
-    case cb::FileType::ppm: return format == cb::PixelFormat::rgb8;
-    case cb::FileType::pgm: return format == cb::PixelFormat::gray8;
+    case FileType::png:
+    case FileType::pam:
+    case FileType::pnm: return true;
+    case FileType::ppm: return format == PixelFormat::rgb8;
+    case FileType::pgm: return format == PixelFormat::gray8;
     default: return false;
     }
 }
 
 /// How many rows are drawn at a time.
-std::int32_t band_height(const cb::Sheet& sheet, cb::PixelFormat format) {
+std::int32_t band_height(const Sheet& sheet, PixelFormat format) {
     constexpr std::int64_t band_bytes = std::int64_t{8} << 20;
-    const std::int64_t row = std::int64_t{sheet.size.width} * cb::layout(format).bytes;
+    const std::int64_t row = std::int64_t{sheet.size.width} * layout(format).bytes;
     return static_cast<std::int32_t>(std::clamp<std::int64_t>(band_bytes / row, 1, sheet.size.height));
 }
 
 void draw_once(const DrawArguments& arguments, const SheetFile& file) {
-    const cb::Sheet sheet = file.read(arguments.frame);
-    const cb::PixelFormat format = format_for(sheet, arguments.output.file_type());
+    const Sheet sheet = file.read(arguments.frame);
+    const PixelFormat format = format_for(sheet, arguments.output.file_type());
     refuse_to_replace(arguments.output.path, file.files());
     if (!is_written_by_rows(arguments.output, format))
         return save_image(sheet.render(format), arguments.output);
-    cb::RowWriter writer = row_writer(arguments.output, sheet.size, format);
+    RowWriter writer = row_writer(arguments.output, sheet.size, format);
     sheet.render_bands(format, band_height(sheet, format),
-                       [&](const cb::ConstImageView& rows, std::int32_t) { writer.write(rows); });
+                       [&](const ConstImageView& rows, std::int32_t) { writer.write(rows); });
     writer.finish();
 }
 
@@ -67,3 +67,5 @@ void draw(const DrawArguments& arguments) {
         while (watch.look_at(draw_and_tell(arguments))) {
         }
 }
+
+} // namespace coldbrick::tool

@@ -23,62 +23,62 @@
 #include <utility>
 #include <vector>
 
-namespace cb = coldbrick;
+namespace coldbrick::tool {
 
 namespace {
 
 constexpr std::array<std::string_view, 5> kind_names{"fill", "stroke", "image", "letters", "layer"};
 
-std::string_view name_of(cb::HistoryStep::Kind kind) {
+std::string_view name_of(HistoryStep::Kind kind) {
     return kind_names[static_cast<std::size_t>(kind)];
 }
 
 /// The line of a statement, with its file's name if it is not the sheet's own.
-std::string line_of(const cb::Sheet& sheet, std::uint32_t tag) {
+std::string line_of(const Sheet& sheet, std::uint32_t tag) {
     const std::string place = sheet.place_of(tag);
     const std::string file = place.substr(0, place.rfind(':', place.rfind(':') - 1));
     const std::string own = sheet.place.substr(0, sheet.place.rfind(':', sheet.place.rfind(':') - 1));
     return file == own ? fmt::format("line {}", sheet.line_of(tag))
-                       : fmt::format("{}:{}", cb::base::shown(file), sheet.line_of(tag));
+                       : fmt::format("{}:{}", base::shown(file), sheet.line_of(tag));
 }
 
 /// The text of a statement's first line, with single blanks, not too long.
-std::string text_of(const cb::Sheet& sheet, std::uint32_t tag) {
+std::string text_of(const Sheet& sheet, std::uint32_t tag) {
     constexpr std::size_t most_characters = 70;
     std::string text = sheet.text_of(tag);
     const auto repeated =
         std::unique(text.begin(), text.end(), [](char a, char b) { return a == ' ' && b == ' '; });
     text.erase(repeated, text.end());
-    return cb::base::shown(text, most_characters);
+    return base::shown(text, most_characters);
 }
 
-std::string shown(const cb::Colour& colour) {
-    const std::string swatch = cb::terminal_swatch(colour, output_colours());
-    return swatch.empty() ? cb::hex(colour) : fmt::format("{} {}", swatch, cb::hex(colour));
+std::string shown(const Colour& colour) {
+    const std::string swatch = terminal_swatch(colour, output_colours());
+    return swatch.empty() ? hex(colour) : fmt::format("{} {}", swatch, hex(colour));
 }
 
-void check_inside(const cb::Box& box, const cb::Sheet& sheet) {
-    const cb::Box all = cb::Box::of(sheet.size);
+void check_inside(const Box& box, const Sheet& sheet) {
+    const Box all = Box::of(sheet.size);
     if (box.empty() || box.intersection(all) != box)
-        throw cb::ArgumentError(fmt::format("{},{} {} x {} does not lie within the sheet's {} x {} pixels",
-                                            box.x, box.y, box.width, box.height, all.width, all.height));
+        throw ArgumentError(fmt::format("{},{} {} x {} does not lie within the sheet's {} x {} pixels", box.x,
+                                        box.y, box.width, box.height, all.width, all.height));
 }
 
 struct PixelHistory {
-    cb::Point pixel;
-    cb::Colour ground;
-    std::vector<cb::HistoryStep> steps;
-    cb::Colour result;
+    Point pixel;
+    Colour ground;
+    std::vector<HistoryStep> steps;
+    Colour result;
 };
 
-PixelHistory history_of(const cb::Sheet& sheet, cb::Point pixel) {
-    cb::Image picture = sheet.blank(format_for(sheet, cb::FileType::png));
-    const cb::Colour ground = picture.pixel(pixel);
-    std::vector<cb::HistoryStep> steps = cb::history(picture, sheet.drawing, pixel);
+PixelHistory history_of(const Sheet& sheet, Point pixel) {
+    Image picture = sheet.blank(format_for(sheet, FileType::png));
+    const Colour ground = picture.pixel(pixel);
+    std::vector<HistoryStep> steps = history(picture, sheet.drawing, pixel);
     return {pixel, ground, std::move(steps), picture.pixel(pixel)};
 }
 
-void print_history(const cb::Sheet& sheet, const PixelHistory& history) {
+void print_history(const Sheet& sheet, const PixelHistory& history) {
     fmt::print("{},{}  {}\n", history.pixel.x, history.pixel.y, shown(history.result));
     fmt::print("  ground  {}\n", shown(history.ground));
     // What lies below the last step that hides it has no part in the colour.
@@ -86,9 +86,9 @@ void print_history(const cb::Sheet& sheet, const PixelHistory& history) {
     for (std::size_t i = 0; i < history.steps.size(); ++i)
         if (history.steps[i].hides && history.steps[i].depth == 0) hidden = i;
     for (std::size_t i = 0; i < history.steps.size(); ++i) {
-        const cb::HistoryStep& step = history.steps[i];
-        const cb::Colour before = cb::colour(step.before);
-        const cb::Colour after = cb::colour(step.after);
+        const HistoryStep& step = history.steps[i];
+        const Colour before = colour(step.before);
+        const Colour after = colour(step.after);
         const std::string indent(static_cast<std::size_t>(2 * step.depth), ' ');
         fmt::print("  {}{}: {}\n", indent, line_of(sheet, step.tag), text_of(sheet, step.tag));
         fmt::print("    {}{} {:.0f} %: {} -> {}{}{}\n", indent, name_of(step.kind),
@@ -100,21 +100,21 @@ void print_history(const cb::Sheet& sheet, const PixelHistory& history) {
     if (history.steps.empty()) fmt::print("  nothing covers it\n");
 }
 
-void print_json_of(const cb::Sheet& sheet, const PixelHistory& history) {
-    nlohmann::ordered_json steps = nlohmann::ordered_json::array();
-    for (const cb::HistoryStep& step : history.steps)
-        steps.push_back({{"place", sheet.place_of(step.tag)},
-                         {"text", sheet.text_of(step.tag)},
-                         {"part", name_of(step.kind)},
-                         {"coverage", step.coverage / 255.0},
-                         {"layers", step.depth},
-                         {"before", cb::hex(cb::colour(step.before))},
-                         {"after", cb::hex(cb::colour(step.after))},
-                         {"hides", step.hides}});
-    print_json({{"pixel", json_of(history.pixel)},
-                {"ground", cb::hex(history.ground)},
+void print_json_of(const Sheet& sheet, const PixelHistory& history) {
+    Json steps = Json::list();
+    for (const HistoryStep& step : history.steps)
+        steps.add({{"place", sheet.place_of(step.tag)},
+                   {"text", sheet.text_of(step.tag)},
+                   {"part", name_of(step.kind)},
+                   {"coverage", step.coverage / 255.0},
+                   {"layers", step.depth},
+                   {"before", hex(colour(step.before))},
+                   {"after", hex(colour(step.after))},
+                   {"hides", step.hides}});
+    print_json({{"pixel", history.pixel},
+                {"ground", hex(history.ground)},
                 {"steps", steps},
-                {"colour", cb::hex(history.result)}});
+                {"colour", hex(history.result)}});
 }
 
 /// A statement and how many pixels of a box are its own.
@@ -124,7 +124,7 @@ struct Share {
 };
 
 /// The statements that own pixels, those of most first, and the pixels that nothing was drawn on.
-std::pair<std::vector<Share>, std::int64_t> shares_of(const cb::Owners& owners) {
+std::pair<std::vector<Share>, std::int64_t> shares_of(const Owners& owners) {
     std::map<std::uint32_t, std::int64_t> counts;
     std::int64_t ground = 0;
     for (const std::uint32_t item : owners.items) item == 0 ? ++ground : ++counts[owners.tags[item - 1]];
@@ -135,48 +135,47 @@ std::pair<std::vector<Share>, std::int64_t> shares_of(const cb::Owners& owners) 
     return {std::move(result), ground};
 }
 
-constexpr cb::Colour ground_colour(52, 56, 62);
+constexpr Colour ground_colour(52, 56, 62);
 
-std::map<std::uint32_t, cb::Colour> colours_of(const std::vector<Share>& shares) {
-    std::map<std::uint32_t, cb::Colour> result;
+std::map<std::uint32_t, Colour> colours_of(const std::vector<Share>& shares) {
+    std::map<std::uint32_t, Colour> result;
     if (shares.empty()) return result;
-    const auto colours = cb::distinct_colours(std::min<std::size_t>(shares.size(), 256));
+    const auto colours = distinct_colours(std::min<std::size_t>(shares.size(), 256));
     for (std::size_t i = 0; i < shares.size(); ++i) result[shares[i].tag] = colours[i % colours.size()];
     return result;
 }
 
 /// The box in the colours of its owners, with a legend beside it.
-cb::Image picture_of(const cb::Sheet& sheet, const cb::Owners& owners, const std::vector<Share>& shares) {
+Image picture_of(const Sheet& sheet, const Owners& owners, const std::vector<Share>& shares) {
     const auto colours = colours_of(shares);
-    cb::Image map = cb::picture_of(
+    Image map = picture_of(
         owners, [&](std::uint32_t tag) { return colours.at(tag); }, ground_colour);
     // A small box is shown so large that its pixels can be seen.
     const std::int32_t zoom = std::clamp(std::min(800 / map.width(), 600 / map.height()), 1, 16);
-    map =
-        cb::resized(map, {zoom * map.width(), zoom * map.height()}, {.resampling = cb::Resampling::nearest});
+    map = resized(map, {zoom * map.width(), zoom * map.height()}, {.resampling = Resampling::nearest});
     constexpr std::size_t most_entries = 40;
-    std::vector<cb::LegendEntry> entries;
+    std::vector<LegendEntry> entries;
     if (std::ranges::count(owners.items, 0U) > 0) entries.push_back({ground_colour, "ground"});
     for (const Share& share : shares) {
         if (entries.size() == most_entries) break;
         entries.push_back({colours.at(share.tag),
                            fmt::format("{}: {}", line_of(sheet, share.tag), text_of(sheet, share.tag))});
     }
-    const cb::Image list = cb::legend(entries);
+    const Image list = legend(entries);
     constexpr std::int32_t gap = 8;
-    cb::Image result({map.width() + gap + list.width(), std::max(map.height(), list.height())},
-                     cb::PixelFormat::rgb8, cb::Colour(20, 26, 34));
-    cb::overlay(result, map, {0, 0});
-    cb::overlay(result, list, {map.width() + gap, 0});
+    Image result({map.width() + gap + list.width(), std::max(map.height(), list.height())}, PixelFormat::rgb8,
+                 Colour(20, 26, 34));
+    overlay(result, map, {0, 0});
+    overlay(result, list, {map.width() + gap, 0});
     return result;
 }
 
-void print_shares(const cb::Sheet& sheet, const cb::Owners& owners, const std::vector<Share>& shares,
+void print_shares(const Sheet& sheet, const Owners& owners, const std::vector<Share>& shares,
                   std::int64_t ground) {
     const std::int64_t all = owners.box.width * owners.box.height;
     const auto colours = colours_of(shares);
-    const auto print = [all](std::int64_t pixels, const cb::Colour& colour, const std::string& text) {
-        const std::string swatch = cb::terminal_swatch(colour, output_colours());
+    const auto print = [all](std::int64_t pixels, const Colour& colour, const std::string& text) {
+        const std::string swatch = terminal_swatch(colour, output_colours());
         fmt::print("{:>9} {:>5.1f} %  {}{}{}\n", pixels,
                    100.0 * static_cast<double>(pixels) / static_cast<double>(all), swatch,
                    swatch.empty() ? "" : " ", text);
@@ -187,19 +186,19 @@ void print_shares(const cb::Sheet& sheet, const cb::Owners& owners, const std::v
     if (ground > 0) print(ground, ground_colour, "ground");
 }
 
-void print_json_of(const cb::Sheet& sheet, const cb::Owners& owners, const std::vector<Share>& shares,
+void print_json_of(const Sheet& sheet, const Owners& owners, const std::vector<Share>& shares,
                    std::int64_t ground) {
-    nlohmann::ordered_json list = nlohmann::ordered_json::array();
+    Json list = Json::list();
     for (const Share& share : shares)
-        list.push_back({{"place", sheet.place_of(share.tag)},
-                        {"text", sheet.text_of(share.tag)},
-                        {"pixels", share.pixels}});
-    print_json({{"box", json_of(owners.box)}, {"statements", list}, {"ground", ground}});
+        list.add({{"place", sheet.place_of(share.tag)},
+                  {"text", sheet.text_of(share.tag)},
+                  {"pixels", share.pixels}});
+    print_json({{"box", owners.box}, {"statements", list}, {"ground", ground}});
 }
 
-void explain_box(const ExplainArguments& arguments, const cb::Sheet& sheet) {
-    cb::Image picture = sheet.blank(format_for(sheet, cb::FileType::png));
-    const cb::Owners owners = cb::owners(picture.view().clipped(arguments.box), sheet.drawing);
+void explain_box(const ExplainArguments& arguments, const Sheet& sheet) {
+    Image picture = sheet.blank(format_for(sheet, FileType::png));
+    const Owners owners = coldbrick::owners(picture.view().clipped(arguments.box), sheet.drawing);
     const auto [shares, ground] = shares_of(owners);
     if (!arguments.output.path.empty()) save_image(picture_of(sheet, owners, shares), arguments.output);
     if (is_standard_stream(arguments.output.path)) return;
@@ -213,10 +212,12 @@ void explain_box(const ExplainArguments& arguments, const cb::Sheet& sheet) {
 
 void explain(const ExplainArguments& arguments) {
     const SheetFile file(arguments.sheet);
-    const cb::Sheet sheet = file.read(arguments.frame);
+    const Sheet sheet = file.read(arguments.frame);
     refuse_to_replace(arguments.output.path, file.files());
     check_inside(arguments.box, sheet);
     if (!arguments.is_pixel) return explain_box(arguments, sheet);
-    const PixelHistory history = history_of(sheet, arguments.box.at(cb::Anchor::top_left));
+    const PixelHistory history = history_of(sheet, arguments.box.at(Anchor::top_left));
     arguments.json ? print_json_of(sheet, history) : print_history(sheet, history);
 }
+
+} // namespace coldbrick::tool

@@ -8,8 +8,12 @@
 #include <span>
 #include <string>
 
-/// One line of each face. @param sample what it says; usual words if it is empty
-coldbrick::Image specimen_of_all(std::span<const std::string> names, const std::string& sample);
+namespace coldbrick::tool {
 
-/// One face at many sizes, and its characters. @throws coldbrick::Error if there is no such face.
-coldbrick::Image specimen_of(const coldbrick::WantedFace& wanted, const std::string& sample);
+/// One line of each face. @param sample what it says; usual words if it is empty
+Image specimen_of_all(std::span<const std::string> names, const std::string& sample);
+
+/// One face at many sizes, and its characters. @throws Error if there is no such face.
+Image specimen_of(const WantedFace& wanted, const std::string& sample);
+
+} // namespace coldbrick::tool

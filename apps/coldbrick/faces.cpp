@@ -5,18 +5,18 @@
 #include <algorithm>
 #include <string_view>
 
-namespace cb = coldbrick;
+namespace coldbrick::tool {
 
 namespace {
 
 constexpr std::string_view font_extensions[] = {".ttf", ".otf", ".ttc", ".otc"};
 
 /// The weight of a variable font's file; other files have the one that they have.
-cb::FontOptions options_for(const cb::WantedFace& wanted) {
+FontOptions options_for(const WantedFace& wanted) {
     if (wanted.slanted)
-        throw cb::ArgumentError("a font file is slanted or not: name the file of the slanted face");
-    cb::FontOptions options{.axes = wanted.axes};
-    if (wanted.weight != cb::WantedFace().weight)
+        throw ArgumentError("a font file is slanted or not: name the file of the slanted face");
+    FontOptions options{.axes = wanted.axes};
+    if (wanted.weight != WantedFace().weight)
         options.axes.push_back({"wght", static_cast<double>(wanted.weight)});
     return options;
 }
@@ -28,10 +28,12 @@ bool is_font_file(const std::string& name) {
                                [&](std::string_view extension) { return name.ends_with(extension); });
 }
 
-cb::Face face_named(const cb::WantedFace& wanted, const std::filesystem::path& folder) {
-    const auto built_in = cb::Face::built_in_names();
-    if (std::ranges::find(built_in, wanted.name) != built_in.end()) return cb::Face::built_in(wanted.name);
-    if (is_font_file(wanted.name)) return cb::load_face((folder / wanted.name).string(), options_for(wanted));
-    return cb::system_face(wanted.name,
-                           {.weight = wanted.weight, .slanted = wanted.slanted, .axes = wanted.axes});
+Face face_named(const WantedFace& wanted, const std::filesystem::path& folder) {
+    const auto built_in = Face::built_in_names();
+    if (std::ranges::find(built_in, wanted.name) != built_in.end()) return Face::built_in(wanted.name);
+    if (is_font_file(wanted.name)) return load_face((folder / wanted.name).string(), options_for(wanted));
+    return system_face(wanted.name,
+                       {.weight = wanted.weight, .slanted = wanted.slanted, .axes = wanted.axes});
 }
+
+} // namespace coldbrick::tool

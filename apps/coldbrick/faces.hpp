@@ -8,11 +8,15 @@
 #include <filesystem>
 #include <string>
 
+namespace coldbrick::tool {
+
 /// True if the name ends as those of font files do.
 bool is_font_file(const std::string& name);
 
 /// A built-in face, a font file, if the name ends as those do, or else the installed family.
 /// @param folder what files count from
-/// @throws coldbrick::Error if there is no such face; ArgumentError also if a weight or slant is asked of a
+/// @throws Error if there is no such face; ArgumentError also if a weight or slant is asked of a
 /// file.
-coldbrick::Face face_named(const coldbrick::WantedFace& wanted, const std::filesystem::path& folder);
+Face face_named(const WantedFace& wanted, const std::filesystem::path& folder);
+
+} // namespace coldbrick::tool

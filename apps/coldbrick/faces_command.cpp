@@ -13,15 +13,15 @@
 #include <string_view>
 #include <vector>
 
+namespace coldbrick::tool {
+
 namespace {
 
-namespace cb = coldbrick;
-
 /// The faces of a family as one line tells them: "400, 700 slanted".
-std::string styles_of(const std::vector<cb::SystemFace>& faces) {
+std::string styles_of(const std::vector<SystemFace>& faces) {
     std::set<std::pair<std::int32_t, bool>> styles;
     bool variable = false;
-    for (const cb::SystemFace& face : faces) {
+    for (const SystemFace& face : faces) {
         styles.emplace(face.weight, face.slanted);
         variable = variable || face.variable;
     }
@@ -31,10 +31,10 @@ std::string styles_of(const std::vector<cb::SystemFace>& faces) {
     return result + (variable ? ", and weights between" : "");
 }
 
-std::map<std::string, std::vector<cb::SystemFace>> families() {
-    std::map<std::string, std::vector<cb::SystemFace>> result;
-    for (cb::SystemFace& face : cb::system_faces()) {
-        std::vector<cb::SystemFace>& family = result[face.family];
+std::map<std::string, std::vector<SystemFace>> families() {
+    std::map<std::string, std::vector<SystemFace>> result;
+    for (SystemFace& face : system_faces()) {
+        std::vector<SystemFace>& family = result[face.family];
         family.push_back(std::move(face));
     }
     return result;
@@ -47,18 +47,18 @@ void print_text() {
 }
 
 void print_as_json() {
-    auto list = nlohmann::ordered_json::array();
-    for (const std::string_view name : cb::Face::built_in_names())
-        list.push_back({{"family", name}, {"built_in", true}});
-    for (const cb::SystemFace& face : cb::system_faces())
-        list.push_back({{"family", face.family},
-                        {"built_in", false},
-                        {"style", face.style},
-                        {"weight", face.weight},
-                        {"slanted", face.slanted},
-                        {"variable", face.variable},
-                        {"file", face.file},
-                        {"index", face.index}});
+    Json list = Json::list();
+    for (const std::string_view name : Face::built_in_names())
+        list.add({{"family", name}, {"built_in", true}});
+    for (const SystemFace& face : system_faces())
+        list.add({{"family", face.family},
+                  {"built_in", false},
+                  {"style", face.style},
+                  {"weight", face.weight},
+                  {"slanted", face.slanted},
+                  {"variable", face.variable},
+                  {"file", face.file},
+                  {"index", face.index}});
     print_json(list);
 }
 
@@ -66,7 +66,7 @@ void print_as_json() {
 
 void list_faces(const FacesArguments& arguments) {
     if (!arguments.output.path.empty()) {
-        const auto built_in = cb::Face::built_in_names();
+        const auto built_in = Face::built_in_names();
         std::vector<std::string> names(built_in.begin(), built_in.end());
         for (const auto& [family, faces] : families()) names.push_back(family);
         save_image(arguments.face.empty()
@@ -79,3 +79,5 @@ void list_faces(const FacesArguments& arguments) {
         print_text();
     }
 }
+
+} // namespace coldbrick::tool

@@ -7,7 +7,9 @@
 #include <exception>
 #include <new>
 
-bool done_or_told(coldbrick::FunctionRef<void()> job) {
+namespace coldbrick::tool {
+
+bool done_or_told(FunctionRef<void()> job) {
     try {
         job();
         return true;
@@ -18,3 +20,5 @@ bool done_or_told(coldbrick::FunctionRef<void()> job) {
     }
     return false;
 }
+
+} // namespace coldbrick::tool

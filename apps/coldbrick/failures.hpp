@@ -4,5 +4,9 @@
 
 #include <coldbrick/function_ref.hpp>
 
+namespace coldbrick::tool {
+
 /// Does a job. What is wrong with it goes to standard error. @returns whether it was done
-bool done_or_told(coldbrick::FunctionRef<void()> job);
+bool done_or_told(FunctionRef<void()> job);
+
+} // namespace coldbrick::tool

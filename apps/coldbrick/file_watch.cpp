@@ -14,13 +14,14 @@
 #include <sys/inotify.h>
 #include <unistd.h>
 
+namespace coldbrick::tool {
+
 namespace fs = std::filesystem;
 
 namespace {
 
 [[noreturn]] void refuse(const std::string& what) {
-    throw coldbrick::FileError(
-        fmt::format("cannot watch {}: {}", what, std::generic_category().message(errno)));
+    throw FileError(fmt::format("cannot watch {}: {}", what, std::generic_category().message(errno)));
 }
 
 fs::path folder_of(const fs::path& file) {
@@ -104,3 +105,5 @@ void FileWatch::wait() {
     while (take_changes(moment)) {
     }
 }
+
+} // namespace coldbrick::tool

@@ -8,11 +8,13 @@
 #include <string>
 #include <vector>
 
+namespace coldbrick::tool {
+
 /// Watches files, which may be missing at times: editors put a new file into the place of the old one, so it
 /// is their folders that are watched.
 class FileWatch {
   public:
-    /// @throws coldbrick::FileError if the system cannot watch files.
+    /// @throws FileError if the system cannot watch files.
     FileWatch();
     FileWatch(const FileWatch&) = delete;
     FileWatch& operator=(const FileWatch&) = delete;
@@ -21,7 +23,7 @@ class FileWatch {
     /// Watches these files from now on, and no others. What has changed since the last wait() is not
     /// forgotten.
     /// @returns whether a folder is watched that was not before, in which files may have changed already
-    /// @throws coldbrick::FileError if a folder cannot be watched.
+    /// @throws FileError if a folder cannot be watched.
     bool look_at(const std::vector<std::filesystem::path>& files);
 
     /// Returns as soon as one of the files has changed, and no other one follows within a moment.
@@ -35,3 +37,5 @@ class FileWatch {
     std::map<int, std::filesystem::path> folders_;                 ///< by the system's numbers
     std::map<std::filesystem::path, std::set<std::string>> names_; ///< of the files, by folders
 };
+
+} // namespace coldbrick::tool

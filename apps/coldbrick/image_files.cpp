@@ -14,7 +14,7 @@
 #include <fcntl.h>
 #include <unistd.h>
 
-namespace cb = coldbrick;
+namespace coldbrick::tool {
 
 namespace {
 
@@ -31,17 +31,17 @@ template <class Call>
 auto naming_input(Call call) {
     try {
         return call();
-    } catch (const cb::FileError& error) {
-        throw cb::FileError(fmt::format("{}: {}", input_name, error.what()));
+    } catch (const FileError& error) {
+        throw FileError(fmt::format("{}: {}", input_name, error.what()));
     }
 }
 
 } // namespace
 
-cb::FileType ImageOutput::file_type() const {
+FileType ImageOutput::file_type() const {
     if (type) return *type;
-    if (is_standard_stream(path)) throw cb::FileError("standard output has no extension: give a --type");
-    return cb::file_type(path);
+    if (is_standard_stream(path)) throw FileError("standard output has no extension: give a --type");
+    return coldbrick::file_type(path);
 }
 
 bool is_standard_stream(const std::string& path) {
@@ -49,9 +49,9 @@ bool is_standard_stream(const std::string& path) {
 }
 
 std::vector<std::byte> read_bytes(const std::string& path, std::size_t most_bytes) {
-    if (!is_standard_stream(path)) return cb::read_file(path, most_bytes);
+    if (!is_standard_stream(path)) return read_file(path, most_bytes);
     if (!is_readable_input())
-        throw cb::FileError(
+        throw FileError(
             fmt::format("cannot read {}: {}", input_name, std::generic_category().message(EBADF)));
     std::vector<std::byte> result;
     std::array<char, std::size_t{1} << 16> portion;
@@ -59,39 +59,38 @@ std::vector<std::byte> read_bytes(const std::string& path, std::size_t most_byte
         const auto bytes =
             std::as_bytes(std::span(portion)).first(static_cast<std::size_t>(std::cin.gcount()));
         if (bytes.size() > most_bytes - result.size())
-            throw cb::FileError(
-                fmt::format("cannot read {}: it has more than {} bytes", input_name, most_bytes));
+            throw FileError(fmt::format("cannot read {}: it has more than {} bytes", input_name, most_bytes));
         result.insert(result.end(), bytes.begin(), bytes.end());
         errno = 0;
     }
     if (std::cin.bad() || std::ferror(stdin) != 0)
-        throw cb::FileError(fmt::format("cannot read {}: {}", input_name,
-                                        std::generic_category().message(errno != 0 ? errno : EIO)));
+        throw FileError(fmt::format("cannot read {}: {}", input_name,
+                                    std::generic_category().message(errno != 0 ? errno : EIO)));
     return result;
 }
 
 ImageInput::ImageInput(const std::string& path) : path_(path) {
     if (is_standard_stream(path)) {
-        bytes_ = read_bytes(path, cb::DecodeLimits{}.bytes);
-        info_ = naming_input([&] { return cb::inspect(bytes_); });
+        bytes_ = read_bytes(path, DecodeLimits{}.bytes);
+        info_ = naming_input([&] { return inspect(bytes_); });
     } else {
-        info_ = cb::inspect(path);
+        info_ = inspect(path);
     }
 }
 
-cb::Image ImageInput::image() const {
-    return is_standard_stream(path_) ? naming_input([&] { return cb::decode(bytes_); }) : cb::load(path_);
+Image ImageInput::image() const {
+    return is_standard_stream(path_) ? naming_input([&] { return decode(bytes_); }) : load(path_);
 }
 
-void ImageInput::for_each_frame(cb::FunctionRef<void(cb::Frame& frame)> use) const {
-    const auto each = [&use](cb::ReelReader reader, auto next) {
+void ImageInput::for_each_frame(FunctionRef<void(Frame& frame)> use) const {
+    const auto each = [&use](ReelReader reader, auto next) {
         for (auto frame = next(reader); frame; frame = next(reader)) use(*frame);
     };
     if (is_standard_stream(path_))
-        each(naming_input([&] { return cb::ReelReader(bytes_); }),
-             [](cb::ReelReader& reader) { return naming_input([&] { return reader.next(); }); });
+        each(naming_input([&] { return ReelReader(bytes_); }),
+             [](ReelReader& reader) { return naming_input([&] { return reader.next(); }); });
     else
-        each(cb::ReelReader(path_), [](cb::ReelReader& reader) { return reader.next(); });
+        each(ReelReader(path_), [](ReelReader& reader) { return reader.next(); });
 }
 
 void refuse_to_replace(const std::string& output, const std::vector<std::filesystem::path>& inputs) {
@@ -100,22 +99,24 @@ void refuse_to_replace(const std::string& output, const std::vector<std::filesys
         std::error_code ignored; // of files that are not there
         if (std::filesystem::is_regular_file(output, ignored) &&
             std::filesystem::equivalent(output, input, ignored))
-            throw cb::FileError(
+            throw FileError(
                 fmt::format("{} is read here, too, and would be lost: give another name to write to",
-                            cb::base::shown(output, 300)));
+                            base::shown(output, 300)));
     }
 }
 
-void save_image(const cb::Image& image, const ImageOutput& output) {
-    const cb::FileType type = output.file_type();
+void save_image(const Image& image, const ImageOutput& output) {
+    const FileType type = output.file_type();
     if (is_standard_stream(output.path))
-        cb::save(image, std::cout, type, output.options);
+        save(image, std::cout, type, output.options);
     else
-        cb::save(image, output.path, type, output.options);
+        save(image, output.path, type, output.options);
 }
 
-cb::RowWriter row_writer(const ImageOutput& output, cb::Size size, cb::PixelFormat format) {
-    const cb::FileType type = output.file_type();
-    if (is_standard_stream(output.path)) return cb::RowWriter(std::cout, type, size, format, output.options);
-    return cb::RowWriter(output.path, type, size, format, output.options);
+RowWriter row_writer(const ImageOutput& output, Size size, PixelFormat format) {
+    const FileType type = output.file_type();
+    if (is_standard_stream(output.path)) return RowWriter(std::cout, type, size, format, output.options);
+    return RowWriter(output.path, type, size, format, output.options);
 }
+
+} // namespace coldbrick::tool

@@ -12,15 +12,15 @@
 #include <string>
 #include <utility>
 
+namespace coldbrick::tool {
+
 namespace {
 
-namespace cb = coldbrick;
-
-std::string_view type_name(cb::FileType type) {
-    return cb::extension(type).substr(1);
+std::string_view type_name(FileType type) {
+    return extension(type).substr(1);
 }
 
-std::string orientation_text(const cb::Orientation& orientation) {
+std::string orientation_text(const Orientation& orientation) {
     std::string turn = orientation.quarters == 0
                            ? ""
                            : fmt::format("turned {} degrees clockwise", 90 * orientation.quarters);
@@ -28,7 +28,7 @@ std::string orientation_text(const cb::Orientation& orientation) {
     return turn.empty() ? "mirrored" : "mirrored, then " + turn;
 }
 
-double seconds(const cb::Duration& duration) {
+double seconds(const Duration& duration) {
     return static_cast<double>(duration.microseconds) / 1e6;
 }
 
@@ -40,62 +40,64 @@ void print_line(std::string_view key, const std::string& value) {
     fmt::print("  {:<14} {}\n", key, value);
 }
 
-void print_text(const std::string& file, const cb::ImageInfo& info) {
-    fmt::print("{}\n", cb::base::shown(file, 300));
+void print_text(const std::string& file, const ImageInfo& info) {
+    fmt::print("{}\n", base::shown(file, 300));
     print_line("type", std::string(type_name(info.type)));
     print_line("size", fmt::format("{} x {}", info.size.width, info.size.height));
     print_line("stored", fmt::format("{} channel{} of {} bit{}", info.channels, info.channels == 1 ? "" : "s",
                                      info.bits, info.bits == 1 ? "" : "s"));
-    print_line("read as", std::string(cb::layout(info.format).name));
+    print_line("read as", std::string(layout(info.format).name));
     if (info.frames != 1)
         print_line("frames", fmt::format("{}, {:.6g} s in all, {}", info.frames, seconds(info.duration),
                                          repeats_text(info.repeats)));
-    if (info.orientation != cb::Orientation{}) print_line("orientation", orientation_text(info.orientation));
+    if (info.orientation != Orientation{}) print_line("orientation", orientation_text(info.orientation));
     if (info.resolution)
         print_line("resolution", fmt::format("{:.4g} x {:.4g} pixels an inch", info.resolution->across,
                                              info.resolution->down));
-    if (!info.colour_profile.empty()) print_line("colour profile", cb::base::shown(info.colour_profile));
-    for (const cb::FileText& text : info.texts)
-        print_line("text",
-                   fmt::format("{}: {}", cb::base::shown(text.keyword), cb::base::shown(text.text, 200)));
+    if (!info.colour_profile.empty()) print_line("colour profile", base::shown(info.colour_profile));
+    for (const FileText& text : info.texts)
+        print_line("text", fmt::format("{}: {}", base::shown(text.keyword), base::shown(text.text, 200)));
 }
 
-nlohmann::ordered_json json_of(const std::string& file, const cb::ImageInfo& info) {
-    nlohmann::ordered_json result{{"file", file},
-                                  {"type", type_name(info.type)},
-                                  {"width", info.size.width},
-                                  {"height", info.size.height},
-                                  {"channels", info.channels},
-                                  {"bits", info.bits},
-                                  {"format", cb::layout(info.format).name},
-                                  {"frames", info.frames},
-                                  {"seconds", seconds(info.duration)},
-                                  {"repeats", info.repeats},
-                                  {"mirrored", info.orientation.mirrored},
-                                  {"turned", 90 * info.orientation.quarters}};
-    if (info.resolution) result["pixels_per_inch"] = {info.resolution->across, info.resolution->down};
-    if (!info.colour_profile.empty()) result["colour_profile"] = info.colour_profile;
-    for (const cb::FileText& text : info.texts)
-        result["texts"].push_back({{"keyword", text.keyword}, {"text", text.text}});
+Json json_of(const std::string& file, const ImageInfo& info) {
+    Json result{{"file", file},
+                {"type", type_name(info.type)},
+                {"width", info.size.width},
+                {"height", info.size.height},
+                {"channels", info.channels},
+                {"bits", info.bits},
+                {"format", layout(info.format).name},
+                {"frames", info.frames},
+                {"seconds", seconds(info.duration)},
+                {"repeats", info.repeats},
+                {"mirrored", info.orientation.mirrored},
+                {"turned", 90 * info.orientation.quarters}};
+    if (info.resolution)
+        result.set("pixels_per_inch", Json::list(std::array{info.resolution->across, info.resolution->down}));
+    if (!info.colour_profile.empty()) result.set("colour_profile", info.colour_profile);
+    for (const FileText& text : info.texts)
+        result.add_to("texts", {{"keyword", text.keyword}, {"text", text.text}});
     return result;
 }
 
 } // namespace
 
 void inspect(const InspectArguments& arguments) {
-    nlohmann::ordered_json all = nlohmann::ordered_json::array();
+    Json all = Json::list();
     for (const std::string& file : arguments.files) {
         const ImageInput input(file);
-        nlohmann::ordered_json one = json_of(file, input.info());
+        Json one = json_of(file, input.info());
         if (!arguments.json) print_text(file, input.info());
         if (arguments.asks_for_pixels()) {
-            const cb::Image image = input.image();
+            const Image image = input.image();
             if (arguments.json)
                 add_pixel_report(one, image, arguments);
             else
                 print_pixel_report(image, arguments);
         }
-        all.push_back(std::move(one));
+        all.add(one);
     }
     if (arguments.json) print_json(all);
 }
+
+} // namespace coldbrick::tool

@@ -5,41 +5,40 @@
 #include <cstdint>
 #include <limits>
 
+namespace coldbrick::tool {
+
 namespace {
 
-void add_colours_options(CLI::App& command, ColoursArguments& arguments) {
-    CLI::Option* const file =
-        add_file(command, "--palette", arguments.palette, "A palette file instead of the tool's own colours");
-    CLI::Option* const distinct =
-        add_number(command, "--distinct", arguments.distinct, std::size_t{1}, std::size_t{256},
-                   "So many colours that are easily told apart, 1..256")
-            ->excludes(file);
+void add_colours_options(const Command& command, ColoursArguments& arguments) {
+    const Option file =
+        add_file(command, "--palette", "A palette file instead of the tool's own colours", arguments.palette);
+    const Option distinct = add_number(command, "--distinct", arguments.distinct, std::size_t{1},
+                                       std::size_t{256}, "So many colours that are easily told apart, 1..256")
+                                .excludes(file);
     add_number(command, "--seed", arguments.seed, std::uint64_t{0}, std::numeric_limits<std::uint64_t>::max(),
                "Turns the distinct colours' hues")
-        ->needs(distinct);
+        .needs(distinct);
     add_json(command, arguments.json);
 }
 
-void add_faces_options(CLI::App& command, FacesArguments& arguments) {
-    CLI::Option* const face = command.add_option(
-        "FACE", arguments.face, "A built-in face, an installed family or a font file to draw");
+void add_faces_options(const Command& command, FacesArguments& arguments) {
+    const Option face = command.add_text(
+        "FACE", "TEXT", "A built-in face, an installed family or a font file to draw", arguments.face);
     add_image_output(command, arguments.output);
-    CLI::Option* const output = command.get_option("--output");
-    face->needs(output);
+    const Option output = command.option("--output");
+    face.needs(output);
     add_number(command, "--weight", arguments.weight, 1, 1000,
                "How heavy the face is, 1..1000; 400 if left out")
-        ->needs(face);
-    command.add_flag("--slanted", arguments.slanted, "The slanted face of the family")->needs(face);
-    command.add_option("--sample", arguments.sample, "What the picture says")
-        ->type_name("TEXT")
-        ->needs(output);
-    add_json(command, arguments.json)->excludes(output);
+        .needs(face);
+    command.add_flag("--slanted", "The slanted face of the family", arguments.slanted).needs(face);
+    command.add_text("--sample", "TEXT", "What the picture says", arguments.sample).needs(output);
+    add_json(command, arguments.json).excludes(output);
 }
 
-void add_demo_options(CLI::App& command, DemoArguments& arguments) {
-    command.add_option("FOLDER", arguments.folder, "Where to write; made if it is missing")
-        ->capture_default_str();
-    command.add_flag("--force", arguments.force, "Replace files that are there and differ");
+void add_demo_options(const Command& command, DemoArguments& arguments) {
+    command.add_text("FOLDER", "TEXT", "Where to write; made if it is missing", arguments.folder)
+        .with_default(arguments.folder);
+    command.add_flag("--force", "Replace files that are there and differ", arguments.force);
 }
 
 } // namespace
@@ -61,3 +60,5 @@ void add_list_commands(CommandLine& line) {
                 {"demo", "Write the sample sheets and draw them", {"demo samples", "demo --force samples"}},
                 write_demo, add_demo_options);
 }
+
+} // namespace coldbrick::tool

@@ -10,19 +10,19 @@
 #include <algorithm>
 #include <cmath>
 
-namespace cb = coldbrick;
+namespace coldbrick::tool {
 
 namespace {
 
 /// The size in the terminal's half characters: that of the zoom, or what the window has room for.
-cb::Size wanted_size(const LookArguments& arguments, const cb::Size& size) {
-    const cb::Size window = terminal_size();
+Size wanted_size(const LookArguments& arguments, const Size& size) {
+    const Size window = terminal_size();
     if (arguments.zoom) {
         const std::int64_t width = std::int64_t{size.width} * *arguments.zoom;
         const std::int64_t height = std::int64_t{size.height} * *arguments.zoom;
         constexpr std::int64_t most = 4096;
         if (width > most || height > most)
-            throw cb::ArgumentError(
+            throw ArgumentError(
                 fmt::format("{} x {} pixels are more than the {} x {} that a terminal is shown: "
                             "give a --part",
                             width, height, most, most));
@@ -41,11 +41,12 @@ cb::Size wanted_size(const LookArguments& arguments, const cb::Size& size) {
 } // namespace
 
 void look(const LookArguments& arguments) {
-    cb::Image image = part_of(read_picture(arguments.input, arguments.frame).image, arguments.part);
-    const cb::Size size = wanted_size(arguments, image.size());
+    Image image = part_of(read_picture(arguments.input, arguments.frame).image, arguments.part);
+    const Size size = wanted_size(arguments, image.size());
     const bool grows = size.width > image.width();
     if (size != image.size())
-        image =
-            cb::resized(image, size, {.resampling = grows ? cb::Resampling::nearest : cb::Resampling::area});
-    fmt::print("{}", cb::terminal_text(image, arguments.colours.value_or(output_colours())));
+        image = resized(image, size, {.resampling = grows ? Resampling::nearest : Resampling::area});
+    fmt::print("{}", terminal_text(image, arguments.colours.value_or(output_colours())));
 }
+
+} // namespace coldbrick::tool

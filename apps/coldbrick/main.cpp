@@ -5,6 +5,6 @@
 #include "streams.hpp"
 
 int main(int argument_count, char** arguments) {
-    prepare_process();
-    return run_command_line(argument_count, arguments);
+    coldbrick::tool::prepare_process();
+    return coldbrick::tool::run_command_line(argument_count, arguments);
 }

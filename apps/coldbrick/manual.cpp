@@ -1,15 +1,16 @@
 #include "manual.hpp"
 
-#include "command_options.hpp"
+#include "arguments.hpp"
 
 #include <coldbrick/version.hpp>
 
-#include <CLI/CLI.hpp>
 #include <fmt/format.h>
 #include <fmt/ranges.h>
 
 #include <string_view>
 #include <vector>
+
+namespace coldbrick::tool {
 
 namespace {
 
@@ -29,67 +30,49 @@ std::string escaped(std::string_view text) {
     return result;
 }
 
-bool is_positional(const CLI::Option& option) {
-    return option.get_lnames().empty() && option.get_snames().empty();
+void add_option(std::string& page, const OptionText& option) {
+    page += fmt::format(".TP\n\\fB{}\\fR", escaped(fmt::format("{}", fmt::join(option.names, ", "))));
+    if (!option.is_positional && !option.form.empty())
+        page += fmt::format(" \\fI{}\\fR", escaped(option.form));
+    page += fmt::format("\n{}.\n", escaped(option.description));
 }
 
-bool takes_value(const CLI::Option& option) {
-    return option.get_type_size() != 0;
-}
-
-/// The names of an option as they are typed.
-std::vector<std::string> names_of(const CLI::Option& option) {
-    std::vector<std::string> result;
-    for (const std::string& name : option.get_snames()) result.push_back("-" + name);
-    for (const std::string& name : option.get_lnames()) result.push_back("--" + name);
-    return result;
-}
-
-void add_option(std::string& page, const CLI::Option& option) {
-    const std::vector<std::string> names =
-        is_positional(option) ? std::vector<std::string>{option.get_name()} : names_of(option);
-    page += fmt::format(".TP\n\\fB{}\\fR", escaped(fmt::format("{}", fmt::join(names, ", "))));
-    if (!is_positional(option) && takes_value(option))
-        page += fmt::format(" \\fI{}\\fR", escaped(option.get_type_name()));
-    page += fmt::format("\n{}.\n", escaped(option.get_description()));
-}
-
-void add_command_section(std::string& page, const CLI::App& command) {
-    std::string call = command.get_name();
-    for (const CLI::Option* const option : command.get_options())
-        if (is_positional(*option))
-            call += option->get_required() ? " " + option->get_name() : " [" + option->get_name() + "]";
-    page +=
-        fmt::format(".SS coldbrick {} [options]\n{}.\n", escaped(call), escaped(command.get_description()));
-    for (const CLI::Option* const option : command.get_options()) add_option(page, *option);
+void add_command_section(std::string& page, const Command& command) {
+    std::string call = command.name();
+    const std::vector<OptionText> options = command.options();
+    for (const OptionText& option : options)
+        if (option.is_positional)
+            call += option.is_required ? " " + option.names[0] : " [" + option.names[0] + "]";
+    page += fmt::format(".SS coldbrick {} [options]\n{}.\n", escaped(call), escaped(command.description()));
+    for (const OptionText& option : options) add_option(page, option);
     page += ".PP\nExamples:\n.PP\n.nf\n";
-    const std::string footer = command.get_footer();
-    page += escaped(footer.substr(std::min(footer.size(), std::string_view(examples_heading).size() + 1))) +
-            "\n.fi\n";
+    // The manual's first lines say where they are run.
+    const std::string examples = command.examples();
+    page += escaped(examples.substr(examples.find('\n') + 1)) + "\n.fi\n";
 }
 
-std::vector<std::string> option_names(const CLI::App& app) {
+std::vector<std::string> option_names(const std::vector<OptionText>& options) {
     std::vector<std::string> result;
-    for (const CLI::Option* const option : app.get_options())
-        for (std::string& name : names_of(*option)) result.push_back(std::move(name));
+    for (const OptionText& option : options)
+        if (!option.is_positional) result.insert(result.end(), option.names.begin(), option.names.end());
     return result;
 }
 
 } // namespace
 
-std::string manual_page(const CLI::App& tool) {
+std::string manual_page(const CommandLine& tool) {
     std::string page = fmt::format(
         ".TH COLDBRICK 1 \"\" \"coldbrick {}\"\n.SH NAME\ncoldbrick \\- draws exact pixels from text sheets\n"
         ".SH SYNOPSIS\n.B coldbrick\n\\fICOMMAND\\fR [options]\n.SH DESCRIPTION\n",
-        coldbrick::linked_version());
+        linked_version());
     page +=
         escaped("Sheets are texts that describe drawings; coldbrick draws them into image files, tells how "
                 "their pixels came to be, and looks at images. `-` stands for standard input or output. "
                 "Messages go to standard error. Examples are run in the folder that `coldbrick demo` makes.");
     page += "\n.SH COMMANDS\n";
-    for (const CLI::App* const command : tool.get_subcommands({})) add_command_section(page, *command);
+    for (const Command& command : tool.commands()) add_command_section(page, command);
     page += ".SH OPTIONS\n";
-    for (const CLI::Option* const option : tool.get_options()) add_option(page, *option);
+    for (const OptionText& option : tool.options()) add_option(page, option);
     page +=
         ".SH EXIT STATUS\n" +
         escaped(
@@ -100,13 +83,13 @@ std::string manual_page(const CLI::App& tool) {
     return page;
 }
 
-std::string bash_completion(const CLI::App& tool) {
+std::string bash_completion(const CommandLine& tool) {
     std::vector<std::string> commands;
     std::string cases;
-    for (const CLI::App* const command : tool.get_subcommands({})) {
-        commands.push_back(command->get_name());
-        cases += fmt::format("        {}) options=\"{}\" ;;\n", command->get_name(),
-                             fmt::join(option_names(*command), " "));
+    for (const Command& command : tool.commands()) {
+        commands.push_back(command.name());
+        cases += fmt::format("        {}) options=\"{}\" ;;\n", command.name(),
+                             fmt::join(option_names(command.options()), " "));
     }
     return fmt::format(R"(# Completes the words of coldbrick in bash.
 _coldbrick() {{
@@ -124,5 +107,7 @@ _coldbrick() {{
 }}
 complete -o filenames -F _coldbrick coldbrick
 )",
-                       fmt::join(commands, " "), fmt::join(option_names(tool), " "), cases);
+                       fmt::join(commands, " "), fmt::join(option_names(tool.options()), " "), cases);
 }
+
+} // namespace coldbrick::tool

@@ -4,12 +4,14 @@
 
 #include <string>
 
-namespace CLI { // NOLINT(readability-identifier-naming): the other library's
-class App;
-}
+namespace coldbrick::tool {
+
+class CommandLine;
 
 /// The manual page of the tool with all its commands, in the format of man(7).
-std::string manual_page(const CLI::App& tool);
+std::string manual_page(const CommandLine& tool);
 
 /// A script for bash, which completes commands, options and names of files.
-std::string bash_completion(const CLI::App& tool);
+std::string bash_completion(const CommandLine& tool);
+
+} // namespace coldbrick::tool

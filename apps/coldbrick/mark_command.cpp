@@ -11,11 +11,11 @@
 
 #include <string>
 
-namespace cb = coldbrick;
+namespace coldbrick::tool {
 
 namespace {
 
-void tell(const cb::MarkTable& table, bool skips_bad_rows) {
+void tell(const MarkTable& table, bool skips_bad_rows) {
     constexpr std::size_t most_told = 20;
     std::string text;
     for (std::size_t i = 0; i < table.faults.size() && i < most_told; ++i)
@@ -23,7 +23,7 @@ void tell(const cb::MarkTable& table, bool skips_bad_rows) {
     if (table.faults.size() > most_told)
         text += fmt::format("\nand {} more rows", table.faults.size() - most_told);
     if (text.empty()) return;
-    if (!skips_bad_rows) throw cb::FileError(text);
+    if (!skips_bad_rows) throw FileError(text);
     print_message(text + "\n");
 }
 
@@ -31,20 +31,21 @@ void tell(const cb::MarkTable& table, bool skips_bad_rows) {
 
 void mark(const MarkArguments& arguments) {
     refuse_to_replace(arguments.output.path, {arguments.image, arguments.table, arguments.palette});
-    cb::Image image = ImageInput(arguments.image).image();
-    cb::MarkReading reading = arguments.reading;
+    Image image = ImageInput(arguments.image).image();
+    MarkReading reading = arguments.reading;
     reading.picture = image.size();
-    const cb::MarkTable table = cb::read_marks(arguments.table, read_text(arguments.table), reading);
+    const MarkTable table = read_marks(arguments.table, read_text(arguments.table), reading);
     tell(table, arguments.skips_bad_rows);
-    cb::MarkStyle style{
-        .width = arguments.width, .text_size = arguments.text_size, .legend = arguments.legend};
+    MarkStyle style{.width = arguments.width, .text_size = arguments.text_size, .legend = arguments.legend};
     if (!arguments.palette.empty()) {
-        const cb::Palette palette = read_palette_file(arguments.palette);
-        for (const cb::Palette::Entry& entry : palette.entries()) style.colours.push_back(entry.colour);
+        const Palette palette = read_palette_file(arguments.palette);
+        for (const Palette::Entry& entry : palette.entries()) style.colours.push_back(entry.colour);
     }
     // Marks have colours of their own, which gray pixels and palettes lack.
-    if (image.format() == cb::PixelFormat::indexed8 || cb::layout(image.format()).is_gray())
-        image = cb::converted(image, cb::PixelFormat::rgb8);
-    cb::draw(image, table.marks, style);
+    if (image.format() == PixelFormat::indexed8 || layout(image.format()).is_gray())
+        image = converted(image, PixelFormat::rgb8);
+    draw(image, table.marks, style);
     save_image(image, arguments.output);
 }
+
+} // namespace coldbrick::tool

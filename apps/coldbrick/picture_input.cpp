@@ -12,16 +12,16 @@
 #include <string>
 #include <vector>
 
-namespace cb = coldbrick;
+namespace coldbrick::tool {
 
 namespace {
 
 /// Whether the bytes begin as those of an image file do.
 bool is_image(const std::vector<std::byte>& bytes) {
     try {
-        (void)cb::inspect(bytes);
+        (void)inspect(bytes);
         return true;
-    } catch (const cb::FileError&) {
+    } catch (const FileError&) {
         return false;
     }
 }
@@ -29,9 +29,9 @@ bool is_image(const std::vector<std::byte>& bytes) {
 /// Whether the name is that of an image file, so that what is wrong with it is told as such.
 bool has_image_extension(const std::string& path) {
     try {
-        (void)cb::file_type(path);
+        (void)file_type(path);
         return true;
-    } catch (const cb::FileError&) {
+    } catch (const FileError&) {
         return false;
     }
 }
@@ -40,20 +40,22 @@ bool has_image_extension(const std::string& path) {
 
 PictureInput read_picture(const SheetArguments& arguments, std::int32_t frame) {
     if (!is_standard_stream(arguments.path) && has_image_extension(arguments.path))
-        return {cb::load(arguments.path), std::nullopt, {arguments.path}};
-    const std::vector<std::byte> bytes = read_bytes(arguments.path, cb::DecodeLimits{}.bytes);
-    if (is_image(bytes)) return {cb::decode(bytes), std::nullopt, {arguments.path}};
+        return {load(arguments.path), std::nullopt, {arguments.path}};
+    const std::vector<std::byte> bytes = read_bytes(arguments.path, DecodeLimits{}.bytes);
+    if (is_image(bytes)) return {decode(bytes), std::nullopt, {arguments.path}};
     const SheetFile file(arguments, {reinterpret_cast<const char*>(bytes.data()), bytes.size()});
-    cb::Sheet sheet = file.read(frame);
-    cb::Image image = sheet.render(format_for(sheet, cb::FileType::png));
+    Sheet sheet = file.read(frame);
+    Image image = sheet.render(format_for(sheet, FileType::png));
     return {std::move(image), std::move(sheet), file.files()};
 }
 
-cb::Image part_of(const cb::Image& image, const std::optional<cb::Box>& part) {
+Image part_of(const Image& image, const std::optional<Box>& part) {
     if (!part) return image;
-    if (part->empty() || part->intersection(cb::Box::of(image.size())) != *part)
-        throw cb::ArgumentError(
+    if (part->empty() || part->intersection(Box::of(image.size())) != *part)
+        throw ArgumentError(
             fmt::format("the part {},{} {} x {} does not lie within the picture's {} x {} pixels", part->x,
                         part->y, part->width, part->height, image.width(), image.height()));
-    return cb::copied(image.view().cropped(*part));
+    return copied(image.view().cropped(*part));
 }
+
+} // namespace coldbrick::tool

@@ -6,12 +6,15 @@
 
 #include <coldbrick/image.hpp>
 
-#include <nlohmann/json.hpp>
+namespace coldbrick::tool {
 
-/// Prints what is asked for. @throws coldbrick::ArgumentError if a pixel or part does not lie within the
+class Json;
+
+/// Prints what is asked for. @throws ArgumentError if a pixel or part does not lie within the
 /// image
-void print_pixel_report(const coldbrick::Image& image, const InspectArguments& arguments);
+void print_pixel_report(const Image& image, const InspectArguments& arguments);
 
 /// Adds the same to what is told of the file.
-void add_pixel_report(nlohmann::ordered_json& report, const coldbrick::Image& image,
-                      const InspectArguments& arguments);
+void add_pixel_report(Json& report, const Image& image, const InspectArguments& arguments);
+
+} // namespace coldbrick::tool

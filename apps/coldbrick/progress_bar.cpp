@@ -9,6 +9,8 @@
 
 #include <unistd.h>
 
+namespace coldbrick::tool {
+
 namespace {
 
 std::string time_text(double seconds) {
@@ -38,3 +40,5 @@ void ProgressBar::show(std::int64_t done, std::int64_t all) {
         fmt::format("\r{:>3}% [{}{}] {} of {}, {} left\x1b[K", 100 * done / all, std::string(full, '='),
                     std::string(static_cast<std::size_t>(width) - full, ' '), done, all, time_text(left)));
 }
+
+} // namespace coldbrick::tool

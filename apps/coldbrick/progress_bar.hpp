@@ -5,6 +5,8 @@
 #include <chrono>
 #include <cstdint>
 
+namespace coldbrick::tool {
+
 /// A line on a terminal that tells how far the job has come and how long it will still take. Where standard
 /// error is no terminal, nothing is shown.
 class ProgressBar {
@@ -24,3 +26,5 @@ class ProgressBar {
     Clock::time_point begin_ = Clock::now();
     Clock::time_point last_{};
 };
+
+} // namespace coldbrick::tool

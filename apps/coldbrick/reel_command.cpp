@@ -9,44 +9,46 @@
 
 #include <iostream>
 
+namespace coldbrick::tool {
+
 namespace {
 
-namespace cb = coldbrick;
-
-/// The last frame that is asked for. @throws coldbrick::FileError if the sheet has not so many.
-std::int32_t last_frame(const ReelArguments& arguments, const cb::Sheet& sheet) {
+/// The last frame that is asked for. @throws FileError if the sheet has not so many.
+std::int32_t last_frame(const ReelArguments& arguments, const Sheet& sheet) {
     const std::int32_t last = arguments.to.value_or(sheet.frames - 1);
     if (last >= sheet.frames || arguments.from > last)
-        throw cb::FileError(fmt::format("the frames {} to {} are not among the sheet's 0 to {}",
-                                        arguments.from, last, sheet.frames - 1));
+        throw FileError(fmt::format("the frames {} to {} are not among the sheet's 0 to {}", arguments.from,
+                                    last, sheet.frames - 1));
     return last;
 }
 
 } // namespace
 
-cb::ReelType ReelArguments::reel_type() const {
+ReelType ReelArguments::reel_type() const {
     if (type) return *type;
-    if (is_standard_stream(output)) throw cb::FileError("standard output has no extension: give a --type");
-    return cb::reel_type(output);
+    if (is_standard_stream(output)) throw FileError("standard output has no extension: give a --type");
+    return coldbrick::reel_type(output);
 }
 
 void reel(const ReelArguments& arguments) {
-    const cb::ReelType type = arguments.reel_type();
+    const ReelType type = arguments.reel_type();
     const SheetFile file(arguments.sheet);
-    const cb::Sheet sheet = file.read(0);
+    const Sheet sheet = file.read(0);
     const std::int32_t last = last_frame(arguments, sheet);
     refuse_to_replace(arguments.output, file.files());
-    cb::ReelOptions options = arguments.options;
+    ReelOptions options = arguments.options;
     options.type = arguments.type;
     options.rate = arguments.rate.value_or(sheet.rate);
     const bool has_alpha = sheet.ground.alpha != 255;
     const auto frame = [&](std::int32_t number) {
-        return file.read(number).render(has_alpha ? cb::PixelFormat::rgba8 : cb::PixelFormat::rgb8);
+        return file.read(number).render(has_alpha ? PixelFormat::rgba8 : PixelFormat::rgb8);
     };
     ProgressBar bar;
     const auto show = [&bar](std::int64_t done, std::int64_t all) { bar.show(done, all); };
     if (is_standard_stream(arguments.output))
-        cb::write_reel(std::cout, type, arguments.from, last, frame, options, show);
+        write_reel(std::cout, type, arguments.from, last, frame, options, show);
     else
-        cb::write_reel(arguments.output, arguments.from, last, frame, options, show);
+        write_reel(arguments.output, arguments.from, last, frame, options, show);
 }
+
+} // namespace coldbrick::tool

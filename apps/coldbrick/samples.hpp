@@ -5,9 +5,13 @@
 #include <span>
 #include <string_view>
 
+namespace coldbrick::tool {
+
 struct Sample {
     std::string_view name; ///< the file's name
     std::string_view text;
 };
 
 std::span<const Sample> samples();
+
+} // namespace coldbrick::tool

@@ -15,12 +15,12 @@
 #include <system_error>
 #include <utility>
 
-namespace cb = coldbrick;
+namespace coldbrick::tool {
 
-cb::PixelFormat format_for(const cb::Sheet& sheet, cb::FileType type) {
-    if (sheet.ground.alpha != 255) return cb::PixelFormat::rgba8;
-    const bool gray = type == cb::FileType::pgm || type == cb::FileType::pbm;
-    return gray ? cb::PixelFormat::gray8 : cb::PixelFormat::rgb8;
+PixelFormat format_for(const Sheet& sheet, FileType type) {
+    if (sheet.ground.alpha != 255) return PixelFormat::rgba8;
+    const bool gray = type == FileType::pgm || type == FileType::pbm;
+    return gray ? PixelFormat::gray8 : PixelFormat::rgb8;
 }
 
 SheetFile::SheetFile(const SheetArguments& arguments, bool keeps_warnings)
@@ -34,8 +34,8 @@ SheetFile::SheetFile(const SheetArguments& arguments, std::string text)
     for (const std::string& setting : arguments.settings) {
         const std::size_t sign = setting.find('=');
         const std::string name = setting.substr(0, sign);
-        if (std::ranges::find(settings_, name, &cb::Setting::name) != settings_.end())
-            throw cb::ArgumentError(fmt::format("--set gives {} twice", cb::base::in_quotes(name)));
+        if (std::ranges::find(settings_, name, &Setting::name) != settings_.end())
+            throw ArgumentError(fmt::format("--set gives {} twice", base::in_quotes(name)));
         settings_.push_back({name, setting.substr(sign + 1)});
     }
 }
@@ -56,25 +56,25 @@ bool is_below(const std::filesystem::path& file, const std::filesystem::path& fo
 } // namespace
 
 /// A file's path from the sheet's folder, which is noted.
-/// @throws cb::FileError if a link leads out of the folder, or the file is none that can be read to its end.
+/// @throws FileError if a link leads out of the folder, or the file is none that can be read to its end.
 std::filesystem::path SheetFile::found(const std::string& file) const {
     std::filesystem::path result = path_.parent_path() / file;
     if (std::ranges::find(files_, result) == files_.end()) files_.push_back(result);
     if (!leaves_folder_ && !is_below(result, path_.parent_path()))
-        throw cb::FileError(fmt::format("{} leads out of the sheet's folder: --leave-folder allows that",
-                                        cb::base::in_quotes(file)));
+        throw FileError(fmt::format("{} leads out of the sheet's folder: --leave-folder allows that",
+                                    base::in_quotes(file)));
     std::error_code ignored;
     const auto status = std::filesystem::status(result, ignored);
     if (std::filesystem::exists(status) && !std::filesystem::is_regular_file(status))
-        throw cb::FileError(fmt::format("{} is not a regular file", cb::base::in_quotes(file)));
+        throw FileError(fmt::format("{} is not a regular file", base::in_quotes(file)));
     return result;
 }
 
-cb::Image SheetFile::load_image(const std::string& file, std::size_t most_bytes) const {
-    return cb::load(found(file), {.limits = {.bytes = most_bytes}});
+Image SheetFile::load_image(const std::string& file, std::size_t most_bytes) const {
+    return load(found(file), {.limits = {.bytes = most_bytes}});
 }
 
-cb::Face SheetFile::load_face(const cb::WantedFace& wanted) const {
+Face SheetFile::load_face(const WantedFace& wanted) const {
     if (is_font_file(wanted.name)) (void)found(wanted.name);
     return face_named(wanted, path_.parent_path());
 }
@@ -83,13 +83,15 @@ std::string SheetFile::load_text(const std::string& file) const {
     return read_text(found(file));
 }
 
-cb::Sheet SheetFile::read(std::int32_t frame) const {
-    cb::Sheet result = with_reading(frame, [this](const cb::SheetReading& reading) {
-        return sheet_ ? sheet_->again(reading) : cb::read_sheet(text_, path_.string(), reading);
+Sheet SheetFile::read(std::int32_t frame) const {
+    Sheet result = with_reading(frame, [this](const SheetReading& reading) {
+        return sheet_ ? sheet_->again(reading) : read_sheet(text_, path_.string(), reading);
     });
     if (warns_ && !sheet_)
-        for (const cb::SheetWarning& warning : result.warnings)
+        for (const SheetWarning& warning : result.warnings)
             print_message(fmt::format("{}: warning: {}\n", warning.place, warning.message));
     if (!sheet_) sheet_ = result;
     return result;
 }
+
+} // namespace coldbrick::tool

@@ -12,6 +12,8 @@
 #include <string>
 #include <vector>
 
+namespace coldbrick::tool {
+
 /// The arguments of every command that reads a sheet.
 struct SheetArguments {
     std::string path;                  ///< `-` for standard input
@@ -23,22 +25,22 @@ struct SheetArguments {
 
 /// The format that a picture of the sheet takes in a file of this type: alpha only where the ground is
 /// see-through, gray only in files that hold nothing else.
-coldbrick::PixelFormat format_for(const coldbrick::Sheet& sheet, coldbrick::FileType type);
+PixelFormat format_for(const Sheet& sheet, FileType type);
 
 /// A sheet, of which any frame can be worked out. Its files count from the sheet's own folder, and each is
 /// read once.
 class SheetFile {
   public:
     /// @param keeps_warnings whether each frame has its warnings, too
-    /// @throws coldbrick::Error if the file cannot be read.
+    /// @throws Error if the file cannot be read.
     explicit SheetFile(const SheetArguments& arguments, bool keeps_warnings = false);
 
     /// The same of a text that has been read already.
     SheetFile(const SheetArguments& arguments, std::string text);
 
     /// Prints the warnings of the first frame that is read, if they are asked for.
-    /// @throws coldbrick::Error if the sheet has a fault or has no such frame.
-    [[nodiscard]] coldbrick::Sheet read(std::int32_t frame) const;
+    /// @throws Error if the sheet has a fault or has no such frame.
+    [[nodiscard]] Sheet read(std::int32_t frame) const;
 
     /// Calls use(reading) with what read() takes for a frame.
     template <class Use>
@@ -53,31 +55,33 @@ class SheetFile {
 
     std::filesystem::path path_;
     std::string text_;
-    std::vector<coldbrick::Setting> settings_;
+    std::vector<Setting> settings_;
     bool leaves_folder_;
     std::size_t memory_;
     bool warns_;
     bool keeps_warnings_;
-    mutable std::optional<coldbrick::Sheet> sheet_; ///< as it was worked out last
+    mutable std::optional<Sheet> sheet_; ///< as it was worked out last
     mutable std::vector<std::filesystem::path> files_;
 
     // What the loaders of sheets call.
-    [[nodiscard]] coldbrick::Image load_image(const std::string& file, std::size_t most_bytes) const;
-    [[nodiscard]] coldbrick::Face load_face(const coldbrick::WantedFace& wanted) const;
+    [[nodiscard]] Image load_image(const std::string& file, std::size_t most_bytes) const;
+    [[nodiscard]] Face load_face(const WantedFace& wanted) const;
     [[nodiscard]] std::string load_text(const std::string& file) const;
 };
 
 template <class Use>
 auto SheetFile::with_reading(std::int32_t frame, const Use& use) const {
     const auto image = [this](const std::string& file, std::size_t most) { return load_image(file, most); };
-    const auto face = [this](const coldbrick::WantedFace& wanted) { return load_face(wanted); };
+    const auto face = [this](const WantedFace& wanted) { return load_face(wanted); };
     const auto text = [this](const std::string& file, std::size_t) { return load_text(file); };
-    return use(coldbrick::SheetReading{.settings = settings_,
-                                       .load_image = image,
-                                       .load_face = face,
-                                       .load_text = text,
-                                       .leaves_folder = leaves_folder_,
-                                       .limits = {.data_bytes = memory_, .drawing_bytes = memory_},
-                                       .warns = keeps_warnings_ || (warns_ && !sheet_),
-                                       .frame = frame});
+    return use(SheetReading{.settings = settings_,
+                            .load_image = image,
+                            .load_face = face,
+                            .load_text = text,
+                            .leaves_folder = leaves_folder_,
+                            .limits = {.data_bytes = memory_, .drawing_bytes = memory_},
+                            .warns = keeps_warnings_ || (warns_ && !sheet_),
+                            .frame = frame});
 }
+
+} // namespace coldbrick::tool

@@ -13,6 +13,8 @@
 #include <fcntl.h>
 #include <unistd.h>
 
+namespace coldbrick::tool {
+
 namespace {
 
 /// A closed stream becomes one that cannot be used, so that what is printed there is a failure.
@@ -23,7 +25,7 @@ void hold_standard_streams() {
 }
 
 void end_by(int signal) {
-    coldbrick::remove_unfinished_files();
+    remove_unfinished_files();
     std::signal(signal, SIG_DFL);
     std::raise(signal);
 }
@@ -49,3 +51,5 @@ std::string output_failure() {
     return fmt::format("cannot write to standard output: {}",
                        std::generic_category().message(errno != 0 ? errno : EIO));
 }
+
+} // namespace coldbrick::tool

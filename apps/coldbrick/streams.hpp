@@ -5,6 +5,8 @@
 #include <string>
 #include <string_view>
 
+namespace coldbrick::tool {
+
 /// Makes sure that the numbers of the standard streams are not given to files that are opened later, and that
 /// a signal that ends the process leaves no unfinished files behind.
 void prepare_process();
@@ -14,3 +16,5 @@ void print_message(std::string_view text);
 
 /// Why what was printed did not all reach standard output; empty if it did.
 std::string output_failure();
+
+} // namespace coldbrick::tool

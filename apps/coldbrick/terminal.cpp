@@ -9,6 +9,8 @@
 #include <sys/ioctl.h>
 #include <unistd.h>
 
+namespace coldbrick::tool {
+
 namespace {
 
 std::string_view variable(const char* name) {
@@ -26,8 +28,7 @@ std::optional<std::int32_t> number_in(const char* name) {
 
 } // namespace
 
-coldbrick::TerminalColours output_colours() {
-    using coldbrick::TerminalColours;
+TerminalColours output_colours() {
     if (::isatty(STDOUT_FILENO) != 1) return TerminalColours::none;
     const std::string_view kind = variable("TERM");
     const std::string_view depth = variable("COLORTERM");
@@ -36,9 +37,11 @@ coldbrick::TerminalColours output_colours() {
     return kind.find("256") != std::string_view::npos ? TerminalColours::many : TerminalColours::sixteen;
 }
 
-coldbrick::Size terminal_size() {
+Size terminal_size() {
     winsize window{};
     if (::ioctl(STDOUT_FILENO, TIOCGWINSZ, &window) == 0 && window.ws_col > 0 && window.ws_row > 0)
         return {window.ws_col, window.ws_row};
     return {number_in("COLUMNS").value_or(80), number_in("LINES").value_or(24)};
 }
+
+} // namespace coldbrick::tool

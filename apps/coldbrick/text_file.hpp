@@ -7,9 +7,13 @@
 #include <filesystem>
 #include <string>
 
-/// A file's text, or that of standard input for `-`. @throws coldbrick::FileError if the system refuses or
+namespace coldbrick::tool {
+
+/// A file's text, or that of standard input for `-`. @throws FileError if the system refuses or
 /// there are more than 256 MiB.
 std::string read_text(const std::filesystem::path& path);
 
-/// The palette in a file. @throws coldbrick::FileError if the system refuses, or if the text is none.
-coldbrick::Palette read_palette_file(const std::filesystem::path& path);
+/// The palette in a file. @throws FileError if the system refuses, or if the text is none.
+Palette read_palette_file(const std::filesystem::path& path);
+
+} // namespace coldbrick::tool

@@ -10,10 +10,14 @@
 #include <span>
 #include <string>
 
+namespace coldbrick::tool {
+
 void tidy(const TidyArguments& arguments) {
     const std::string text = read_text(arguments.path);
-    const std::string tidied = coldbrick::tidied_sheet(text, arguments.path);
+    const std::string tidied = tidied_sheet(text, arguments.path);
     if (!arguments.replace) return fmt::print("{}", tidied);
-    if (arguments.path == "-") throw coldbrick::FileError("standard input cannot be replaced");
-    if (tidied != text) coldbrick::write_file(arguments.path, std::as_bytes(std::span(tidied)));
+    if (arguments.path == "-") throw FileError("standard input cannot be replaced");
+    if (tidied != text) write_file(arguments.path, std::as_bytes(std::span(tidied)));
 }
+
+} // namespace coldbrick::tool

@@ -3,6 +3,13 @@
 #include "geometry/shape_instances.hpp"
 #include "image/rasterise.hpp"
 #include "image/style_checks.hpp"
+#include "raster/shapes/arc.hpp"
+#include "raster/shapes/box.hpp"
+#include "raster/shapes/ellipse.hpp"
+#include "raster/shapes/polygon.hpp"
+#include "raster/shapes/rounded_box.hpp"
+#include "raster/shapes/smooth.hpp"
+#include "raster/stroke/line_stroker.hpp"
 #include "raster/stroke/outermost_places.hpp"
 
 #include <algorithm>
@@ -61,10 +68,9 @@ raster::Pen outline_pen(const Stroke& stroke) {
     return pen;
 }
 
-/// The tight box of what rasterise(sink) adds of an area with these corners: row by row if there are few, as
+/// The tight box of the spans of an area with these corners: row by row if there are few, as
 /// slivers may show far from their corners only.
-template <class Rasterise>
-Box bounds_of_area(const raster::OutermostPlaces& corners, Rasterise rasterise) {
+Box bounds_of_area(const raster::OutermostPlaces& corners, raster::AddSpans add) {
     static constexpr auto furthest = static_cast<long double>(base::beyond_all_pixels);
     long double left = furthest;
     long double top = furthest;
@@ -77,14 +83,13 @@ Box bounds_of_area(const raster::OutermostPlaces& corners, Rasterise rasterise) 
         bottom = std::max(bottom, place.y);
     }
     constexpr long double few_rows = 4096;
-    if (corners.fat || left > right || bottom - top > few_rows)
-        return raster::bounds_near(corners, rasterise);
+    if (corners.fat || left > right || bottom - top > few_rows) return raster::bounds_near(corners, add);
     const auto cut = [](long double value) {
         return std::clamp(static_cast<std::int64_t>(std::clamp(value, -furthest, furthest)),
                           raster::everywhere.left, raster::everywhere.right);
     };
     const base::Clip clip{cut(left - 2), cut(top - 2), cut(right + 3), cut(bottom + 3)};
-    return clip.empty() ? Box() : raster::tight_box(clip, rasterise);
+    return clip.empty() ? Box() : raster::tight_box(clip, add);
 }
 
 } // namespace

@@ -3,6 +3,8 @@
 #include "geometry/point_transforms.hpp"
 #include "geometry/shape_instances.hpp"
 #include "image/draw_pipeline.hpp"
+#include "raster/shapes/box.hpp"
+#include "raster/shapes/polygon.hpp"
 
 #include <algorithm>
 #include <cstdint>
@@ -17,7 +19,10 @@ template <class Call, class S, class... Styles>
 [[gnu::noinline]] void draw_one(const ImageView& view, const S& shape, const Styles&... styles) {
     Call call(view, styles...);
     call.check(shape);
-    call.paint(shape);
+    if constexpr (sizeof...(styles) == 1)
+        call.paint_otherwise(shape);
+    else
+        call.paint(shape);
 }
 
 } // namespace

@@ -4,10 +4,11 @@
 
 #include "paint/plain_mix.hpp"
 #include "paint/plain_pixels.hpp"
+#include "raster/stroke/pen.hpp"
 #include "raster/thin/small_ellipses.hpp"
 #include "raster/thin/thin_circle_steps.hpp"
 #include "raster/thin/thin_ellipse_steps.hpp"
-#include "raster/thin/thin_paths.hpp"
+#include "raster/thin/thin_line_steps.hpp"
 
 #include <coldbrick/box.hpp>
 #include <coldbrick/circle.hpp>
@@ -269,13 +270,8 @@ QuarterPen(Write, std::byte*, std::byte*, std::ptrdiff_t, std::ptrdiff_t, std::p
 // Paths of width 1 whose lines may share pixels: writing these again changes nothing. Each returns false,
 // having painted nothing, where something else must do.
 
-inline bool stroke_thin(std::span<const Point> points, bool closed, const raster::Pen& pen,
-                        const base::Clip& clip, const paint::PlainPixels& pixels) {
-    return raster::visit_thin_path(points, closed, pen, clip,
-                                   [&](const raster::ThinLineSteps& steps, const auto&... parts) {
-                                       write_steps(steps, parts..., pixels);
-                                   });
-}
+bool stroke_thin(std::span<const Point> points, bool closed, const raster::Pen& pen, const base::Clip& clip,
+                 const paint::PlainPixels& pixels);
 inline bool stroke_thin(const Line& line, const raster::Pen& pen, const base::Clip& clip,
                         const paint::PlainPixels& pixels) {
     return stroke_thin(std::array{line.from, line.to}, false, pen, clip, pixels);

@@ -3,17 +3,9 @@
 #pragma once
 
 #include "geometry/loose_bounds.hpp"
-#include "raster/shapes/arc.hpp"
-#include "raster/shapes/box.hpp"
-#include "raster/shapes/circle.hpp"
-#include "raster/shapes/ellipse.hpp"
-#include "raster/shapes/path.hpp"
-#include "raster/shapes/polygon.hpp"
-#include "raster/shapes/rounded_box.hpp"
-#include "raster/shapes/smooth.hpp"
+#include "raster/shapes/real_pen.hpp"
 #include "raster/spans/span_sink.hpp"
-#include "raster/stroke/line_stroker.hpp"
-#include "raster/stroke/stroke_alignment.hpp"
+#include "raster/stroke/pen.hpp"
 
 #include <coldbrick/fill.hpp>
 #include <coldbrick/shape.hpp>
@@ -45,46 +37,14 @@ inline InsideRule inside_of(const Fill& fill) {
     return {fill.rule, fill.extent};
 }
 
-// Rasterise: from a checked shape and style to spans.
+// Rasterise: from a checked shape and style to spans. Compiled once for each shape.
 
-/// Crisp strokes of paths may have any width.
-template <class S>
-auto crisp_pen_of(const Stroke& stroke) {
-    if constexpr (std::same_as<S, Path>)
-        return real_pen_of(stroke);
-    else
-        return pen_of(stroke);
-}
-
-template <class S>
-void rasterise_crisp(const S& shape, const InsideRule& inside, raster::SpanSink& sink) {
-    if constexpr (std::same_as<S, Polygon>)
-        raster::fill(shape, inside.rule, inside.extent, sink);
-    else if constexpr (std::same_as<S, Path>)
-        raster::fill(shape, inside, sink);
-    else
-        raster::fill(shape, sink);
-}
-
-template <class S>
-void rasterise(const S& shape, const Fill& fill, raster::SpanSink& sink) {
-    if (fill.edges == Edges::smooth) return raster::fill_smooth(shape, inside_of(fill), sink);
-    rasterise_crisp(shape, inside_of(fill), sink);
-}
+template <ClosedShape S>
+void rasterise(const S& shape, const Fill& fill, raster::SpanSink& sink);
 
 /// @param filled how a stroke inside or outside sees the shape filled
-template <class S>
-void rasterise(const S& shape, const Stroke& stroke, const InsideRule& filled, raster::SpanSink& sink) {
-    if (stroke.edges == Edges::smooth)
-        return raster::stroke_smooth(shape, real_pen_of(stroke), stroke.alignment, filled, sink);
-    const auto pen = crisp_pen_of<S>(stroke);
-    if (stroke.alignment == Alignment::centred) return raster::stroke(shape, pen, sink);
-    if constexpr (ClosedShape<S>)
-        raster::stroke_on_one_side(
-            pen, stroke.alignment, sink,
-            [&](raster::SpanSink& target) { rasterise_crisp(shape, filled, target); },
-            [&](const auto& used, raster::SpanSink& target) { raster::stroke(shape, used, target); });
-}
+template <AnyShape S>
+void rasterise(const S& shape, const Stroke& stroke, const InsideRule& filled, raster::SpanSink& sink);
 
 // Cull: what a clip shows nothing of costs no more than this.
 

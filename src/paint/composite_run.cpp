@@ -8,7 +8,6 @@
 
 #include <algorithm>
 #include <array>
-#include <bit>
 #include <concepts>
 #include <cstring>
 
@@ -41,23 +40,6 @@ bool lays_over_bytes(const Surface& surface, const Blending& blending) {
            has_byte_colours(*surface.codec.layout);
 }
 
-/// The pixels one after the other: what shows of a paint, mixed with what is there.
-template <class C, class Read, class Mix, class Write>
-[[gnu::always_inline]] inline void
-composite_singly(const Surface& surface, const ChannelMask& mask, std::uint8_t opacity, std::byte* at,
-                 std::span<const C> colours, const Read& read, const Mix& mix, const Write& write) {
-    const bool gray = surface.codec.layout->is_gray();
-    const bool all = mask.all();
-    for (const C& colour : colours) {
-        C source = with_opacity(colour, opacity);
-        if (gray) source.red = source.green = source.blue = gray_of(source);
-        const C backdrop = read(at);
-        const C result = mix(source, backdrop);
-        write(all ? result : masked(mask, result, backdrop), at);
-        at += surface.pixel_stride_bytes;
-    }
-}
-
 /// The numbers that the channels are stored as, if they are each on their own and of the colour's depth.
 template <class C>
 using Stored = std::conditional_t<std::same_as<C, Colour>, std::uint8_t,
@@ -71,71 +53,115 @@ bool lie_in_order(const PixelLayout& layout) {
            layout.green == channel && layout.blue == 2 * channel && layout.alpha == 3 * channel;
 }
 
-/// @param mix makes a colour of a source's and a backdrop's
-template <class C, class Mix>
-[[gnu::always_inline]] inline void composite_wholly(const Surface& surface, const ChannelMask& mask,
-                                                    std::uint8_t opacity, std::byte* at,
-                                                    std::span<const C> colours, const Mix& mix) {
+/// The pixels from `at` on as colours. Those that lie in memory as colours do are copied.
+template <class C>
+void read_run(const Surface& surface, const std::byte* at, std::span<C> colours) {
+    const Codec codec = surface.codec; // a copy: stores of colours may alias it
+    const std::ptrdiff_t stride = surface.pixel_stride_bytes;
+    if (lie_in_order<C>(*codec.layout)) {
+        for (C& colour : colours) {
+            std::memcpy(&colour, at, sizeof colour);
+            at += stride;
+        }
+    } else if (codec.layout->channel_bytes() != 0) {
+        for (C& colour : colours) {
+            colour = codec.decode_channels<C, Stored<C>>(at);
+            at += stride;
+        }
+    } else {
+        for (C& colour : colours) {
+            colour = codec.decode<C>(at);
+            at += stride;
+        }
+    }
+}
+
+template <class C>
+void write_run(const Surface& surface, std::byte* at, std::span<const C> colours) {
     const Codec codec = surface.codec; // a copy: stores of pixels may alias it
-    if (lie_in_order<C>(*codec.layout))
-        return composite_singly(
-            surface, mask, opacity, at, colours, [](const std::byte* pixel) __attribute__((always_inline)) {
-                std::array<std::byte, sizeof(C)> bytes;
-                std::memcpy(bytes.data(), pixel, sizeof(C));
-                return std::bit_cast<C>(bytes);
-            },
-            mix, [](const C& colour, std::byte* pixel) __attribute__((always_inline)) {
-                std::memcpy(pixel, &colour, sizeof colour);
-            });
-    if (codec.layout->channel_bytes() != 0)
-        return composite_singly(
-            surface, mask, opacity, at, colours,
-            [&](const std::byte* pixel) { return codec.decode_channels<C, Stored<C>>(pixel); }, mix,
-            [&](const C& colour, std::byte* pixel) { codec.encode_channels<Stored<C>>(colour, pixel); });
-    composite_singly(
-        surface, mask, opacity, at, colours, [&](const std::byte* pixel) { return codec.decode<C>(pixel); },
-        mix, [&](const C& colour, std::byte* pixel) { codec.encode(colour, pixel); });
+    const std::ptrdiff_t stride = surface.pixel_stride_bytes;
+    if (lie_in_order<C>(*codec.layout)) {
+        for (const C& colour : colours) {
+            std::memcpy(at, &colour, sizeof colour);
+            at += stride;
+        }
+    } else if (codec.layout->channel_bytes() != 0) {
+        for (const C& colour : colours) {
+            codec.encode_channels<Stored<C>>(colour, at);
+            at += stride;
+        }
+    } else {
+        for (const C& colour : colours) {
+            codec.encode(colour, at);
+            at += stride;
+        }
+    }
 }
 
-/// The formulas in real numbers, as composite_as() has them, with all channels of a pixel at once.
+/// Mixes each colour with the one there is.
 template <BlendMode mode, class C>
-[[gnu::always_inline]] inline void composite_by_reals(const Surface& surface, const ChannelMask& mask,
-                                                      std::uint8_t opacity, std::byte* at,
-                                                      std::span<const C> colours) {
-    composite_wholly(
-        surface, mask, opacity, at, colours,
-        [](const C& source, const C& backdrop) __attribute__((always_inline)) {
-            return to_depth_of<C>(composited<mode>(reals(source), reals(backdrop)));
-        });
+[[gnu::always_inline]] inline void mix_by_reals(const C* sources, C* colours, std::size_t count) {
+    for (std::size_t i = 0; i < count; ++i)
+        colours[i] = to_depth_of<C>(composited<mode>(reals(sources[i]), reals(colours[i])));
 }
 template <BlendMode mode, class C>
-COLDBRICK_WIDE void composite_by_reals_wide(const Surface& surface, const ChannelMask& mask,
-                                            std::uint8_t opacity, std::byte* at, std::span<const C> colours) {
-    composite_by_reals<mode>(surface, mask, opacity, at, colours);
+COLDBRICK_WIDE void mix_by_reals_wide(const C* sources, C* colours, std::size_t count) {
+    mix_by_reals<mode>(sources, colours, count);
 }
 
 template <BlendMode mode, class C>
-void composite_as_run(const Surface& surface, const ChannelMask& mask, std::uint8_t opacity, std::byte* at,
-                      std::span<const C> colours) {
+void mix(const C* sources, C* colours, std::size_t count) {
     constexpr bool is_exact_in_integers = mode == BlendMode::source_over || mode == BlendMode::copy;
     if constexpr (goes_by_reals(mode) && !is_exact_in_integers && !std::same_as<C, RealColour>)
-        return wide_vectors() ? composite_by_reals_wide<mode>(surface, mask, opacity, at, colours)
-                              : composite_by_reals<mode>(surface, mask, opacity, at, colours);
-    composite_wholly(surface, mask, opacity, at, colours,
-                     [](const C& source, const C& backdrop) { return composite_as<mode>(source, backdrop); });
+        return wide_vectors() ? mix_by_reals_wide<mode>(sources, colours, count)
+                              : mix_by_reals<mode>(sources, colours, count);
+    for (std::size_t i = 0; i < count; ++i) colours[i] = composite_as<mode>(sources[i], colours[i]);
 }
 
-/// Any blending of anything.
+/// What shows of a paint on such a surface.
+template <class C>
+C shown_of(const C& colour, std::uint8_t opacity, bool gray) {
+    C result = with_opacity(colour, opacity);
+    if (gray) result.red = result.green = result.blue = gray_of(result);
+    return result;
+}
+
+/// Blends without coverages in encoded numbers, block by block: pixels are read, mixed and written, so that
+/// modes are not compiled for each format.
+template <class C>
+void composite_in_blocks(const Surface& surface, const ChannelMask& mask, const Blending& blending,
+                         std::byte* at, std::span<const C> colours) {
+    constexpr std::size_t block = 16; // few, as short runs pay for all of them
+    std::array<C, block> sources;
+    std::array<C, block> before;
+    std::array<C, block> mixed;
+    const bool gray = surface.codec.layout->is_gray();
+    while (!colours.empty()) {
+        const std::size_t count = std::min(block, colours.size());
+        for (std::size_t i = 0; i < count; ++i) sources[i] = shown_of(colours[i], blending.opacity, gray);
+        read_run(surface, at, std::span(mixed.data(), count));
+        if (!mask.all()) std::copy_n(mixed.begin(), count, before.begin());
+        with_mode(blending.mode, [&](auto known) { mix<known()>(sources.data(), mixed.data(), count); });
+        if (!mask.all())
+            for (std::size_t i = 0; i < count; ++i) mixed[i] = masked(mask, mixed[i], before[i]);
+        write_run(surface, at, std::span<const C>(mixed.data(), count));
+        colours = colours.subspan(count);
+        at += static_cast<std::ptrdiff_t>(count) * surface.pixel_stride_bytes;
+    }
+}
+
+/// Any blending of anything, pixel by pixel.
 template <class C>
 void composite_otherwise(const Surface& surface, const ChannelMask& mask, const Blending& blending,
                          std::byte* at, std::span<const C> colours, const std::uint8_t* coverages) {
-    composite_singly(
-        surface, mask, blending.opacity, at, colours,
-        [&](const std::byte* pixel) { return surface.codec.decode<C>(pixel); },
-        [&](const C& source, const C& backdrop) {
-            return composite(blending, source, backdrop, coverages == nullptr ? 255 : *coverages++);
-        },
-        [&](const C& colour, std::byte* pixel) { surface.codec.encode(colour, pixel); });
+    const bool gray = surface.codec.layout->is_gray();
+    for (const C& colour : colours) {
+        const C source = shown_of(colour, blending.opacity, gray);
+        const C backdrop = surface.codec.decode<C>(at);
+        const C result = composite(blending, source, backdrop, coverages == nullptr ? 255 : *coverages++);
+        surface.codec.encode(mask.all() ? result : masked(mask, result, backdrop), at);
+        at += surface.pixel_stride_bytes;
+    }
 }
 
 template <class C>
@@ -143,8 +169,7 @@ void composite_part(const Surface& surface, const ChannelMask& mask, const Blend
                     std::span<const C> colours, const std::uint8_t* coverages) {
     if (coverages != nullptr || blending.space != BlendSpace::encoded)
         return composite_otherwise(surface, mask, blending, at, colours, coverages);
-    with_mode(blending.mode,
-              [&](auto known) { composite_as_run<known()>(surface, mask, blending.opacity, at, colours); });
+    composite_in_blocks(surface, mask, blending, at, colours);
 }
 
 } // namespace

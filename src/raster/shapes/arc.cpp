@@ -325,13 +325,13 @@ OutermostPlaces outermost_of(const Shape& shape, const Pen& pen) {
     return stroker_of(shape, slice).outermost(pen);
 }
 
-/// The tight box of what rasterise(sink) adds of a shape that is as wide as its ideal outline.
-template <class Shape, class Rasterise>
-Box bounds_of(const Shape& shape, Rasterise rasterise) {
+/// The tight box of the spans of a shape that is as wide as its ideal outline.
+template <class Shape>
+Box bounds_of(const Shape& shape, AddSpans add) {
     geometry::check(shape);
     if (shape.ellipse.box.empty()) return {};
     if (AngleRange(shape.start, shape.sweep).whole) return shape.ellipse.bounds();
-    return bounds_near(outermost_of(shape), rasterise);
+    return bounds_near(outermost_of(shape), add);
 }
 
 } // namespace

@@ -29,7 +29,7 @@ Libs: ${libs}
     install(FILES ${file} DESTINATION ${CMAKE_INSTALL_LIBDIR}/pkgconfig)
 endfunction()
 
-write_pkg_config(coldbrick-core coldbrick_core "${PROJECT_DESCRIPTION}" "" "fmt tbb")
+write_pkg_config(coldbrick-core coldbrick_core "${PROJECT_DESCRIPTION}" "" "fmt tbb" -Wl,--gc-sections)
 write_pkg_config(coldbrick-text coldbrick_text "Words in pictures" coldbrick-core "fmt fribidi libunibreak")
 write_pkg_config(coldbrick-sheet coldbrick_sheet "Drawings written as text" "coldbrick-core coldbrick-text" fmt -lcsv)
 set(all "coldbrick-core coldbrick-text coldbrick-sheet")

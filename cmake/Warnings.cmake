@@ -5,3 +5,7 @@ if(COLDBRICK_DEVELOPER)
         -Wall -Wextra -Wpedantic -Wconversion -Wsign-conversion -Wshadow -Wnon-virtual-dtor
         -Wold-style-cast -Wcast-qual "$<$<CXX_COMPILER_ID:GNU>:-Wduplicated-cond;-Wlogical-op>" -Werror)
 endif()
+if(COLDBRICK_UNITY)
+    # Of sources that are compiled together, g++ takes the names without linkage for those of a header.
+    target_compile_options(coldbrick_warnings INTERFACE "$<$<CXX_COMPILER_ID:GNU>:-Wno-subobject-linkage>")
+endif()

@@ -72,9 +72,9 @@ std::vector<std::byte> read_bytes(const std::string& path, std::size_t most_byte
 ImageInput::ImageInput(const std::string& path) : path_(path) {
     if (is_standard_stream(path)) {
         bytes_ = read_bytes(path, DecodeLimits{}.bytes);
-        info_ = naming_input([&] { return inspect(bytes_); });
+        info_ = naming_input([&] { return coldbrick::inspect(bytes_); });
     } else {
-        info_ = inspect(path);
+        info_ = coldbrick::inspect(path);
     }
 }
 

@@ -19,7 +19,7 @@ namespace {
 /// Whether the bytes begin as those of an image file do.
 bool is_image(const std::vector<std::byte>& bytes) {
     try {
-        (void)inspect(bytes);
+        (void)coldbrick::inspect(bytes);
         return true;
     } catch (const FileError&) {
         return false;

@@ -20,7 +20,7 @@ template <class Call, class S, class... Styles>
     Call call(view, styles...);
     call.check(shape);
     if constexpr (sizeof...(styles) == 1)
-        call.paint_otherwise(shape);
+        call.paint_spans(shape);
     else
         call.paint(shape);
 }

@@ -59,13 +59,6 @@ class DrawCall {
         if (!paint_mixed(shape)) paint_spans(shape);
     }
 
-    /// The same of a shape that draw_plainly() has left.
-    template <class S>
-    void paint_otherwise(const S& shape) {
-        if (PaintedWhole<S, Style> && is_plain(style_)) return paint_spans(shape);
-        paint(shape);
-    }
-
     /// The same of all that next() points to until it returns null.
     template <class Next>
     void paint_all(Next next) {
@@ -79,22 +72,7 @@ class DrawCall {
         }
     }
 
-  private:
-    /// What is not painted whole.
-    template <class S>
-    [[gnu::noinline]] void paint_rest(const S& shape) {
-        if constexpr (PaintedWhole<S, Style>)
-            if (plain_.bytes != 0 && paint_cut(shape, style_, view_.clip(), plain_)) return;
-        if (!paint_mixed(shape)) paint_spans(shape);
-    }
-
-    template <class S>
-    bool paint_mixed(const S& shape) const {
-        if constexpr (PaintedWhole<S, Style, paint::PlainMix>)
-            return mixed_.bytes != 0 && paint_mixing(shape, style_, view_.clip(), mixed_);
-        return false;
-    }
-
+    /// The same of a shape that draw_plainly() has left: no short way of plain styles is tried again.
     template <class S>
     void paint_spans(const S& shape) {
         if (clip_.empty() || !may_show(clip_, shape, style_)) return;
@@ -112,6 +90,22 @@ class DrawCall {
             spans_->paint_spans([&](raster::SpanSink& sink) { rasterise(shape, style_, filled_, sink); });
         else if constexpr (ClosedShape<S>)
             spans_->paint_spans([&](raster::SpanSink& sink) { rasterise(shape, style_, sink); });
+    }
+
+  private:
+    /// What is not painted whole.
+    template <class S>
+    [[gnu::noinline]] void paint_rest(const S& shape) {
+        if constexpr (PaintedWhole<S, Style>)
+            if (plain_.bytes != 0 && paint_cut(shape, style_, view_.clip(), plain_)) return;
+        if (!paint_mixed(shape)) paint_spans(shape);
+    }
+
+    template <class S>
+    bool paint_mixed(const S& shape) const {
+        if constexpr (PaintedWhole<S, Style, paint::PlainMix>)
+            return mixed_.bytes != 0 && paint_mixing(shape, style_, view_.clip(), mixed_);
+        return false;
     }
 
     void make_painter() {

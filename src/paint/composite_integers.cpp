@@ -248,29 +248,60 @@ class PixelBits {
     Word may_change_;
 };
 
-/// What shows of a paint's colour.
-template <BlendMode mode, class C>
-C shown(C source, std::uint8_t opacity, std::uint8_t coverage) {
-    source = with_opacity(source, opacity);
-    if (!only_changes_numbers(mode)) return with_opacity(source, coverage);
-    if (coverage < 128) source.alpha = 0;
-    return source;
+/// What shows of paints' colours: a pixel's numbers, without alpha, and the alphas.
+template <class C>
+struct Shown {
+    std::array<typename Integers<C>::Word, integer_block> words;
+    std::array<typename Integers<C>::Channel, integer_block> alphas;
+};
+
+/// @param in_part whether colours show in part where pixels are covered in part; else from a half on, and
+/// wholly
+template <class C>
+[[gnu::noinline]] void find_shown(PixelBits<C> bits, std::uint8_t opacity, bool in_part,
+                                  std::span<const C> colours, const std::uint8_t* coverages,
+                                  Shown<C>& shown) {
+    for (std::size_t i = 0; i < colours.size(); ++i) {
+        C source = with_opacity(colours[i], opacity);
+        if (coverages != nullptr) {
+            if (in_part)
+                source = with_opacity(source, coverages[i]);
+            else if (coverages[i] < 128)
+                source.alpha = 0;
+        }
+        shown.words[i] = bits.colour_of(source);
+        shown.alphas[i] = source.alpha;
+    }
 }
 
+/// The rules of modes that mix, and of those that keep bits.
+template <class C>
+[[gnu::noinline]] void make_mixing_rules(PixelBits<C> bits, const Shown<C>& shown, std::size_t pixels,
+                                         std::size_t channels, typename Integers<C>::Rules& rules) {
+    for (std::size_t i = 0; i < pixels; ++i) {
+        const auto alphas = bits.mixing(shown.alphas[i]);
+        std::memcpy(&rules.first[i * channels], &shown.words[i], sizeof alphas);
+        std::memcpy(&rules.second[i * channels], &alphas, sizeof alphas);
+    }
+}
 template <BlendMode mode, class C>
-[[gnu::noinline]] void make_rules(PixelBits<C> bits, std::size_t channels, std::uint8_t opacity,
-                                  std::span<const C> colours, const std::uint8_t* coverages,
-                                  typename Integers<C>::Rules& rules) {
-    auto* first = rules.first.data();
-    auto* second = rules.second.data();
-    for (std::size_t i = 0; i < colours.size(); ++i, first += channels, second += channels) {
-        const C source =
-            shown<mode>(colours[i], opacity, coverages == nullptr ? std::uint8_t{255} : coverages[i]);
-        const auto word = bits.colour_of(source);
-        BitRule<typename Integers<C>::Word> rule{word, bits.mixing(source.alpha)};
-        if constexpr (!mixes(mode)) rule = bits.template rule<mode>(word, source.alpha);
-        std::memcpy(first, &rule.keep, sizeof word);
-        std::memcpy(second, &rule.change, sizeof word);
+[[gnu::noinline]] void make_bit_rules(PixelBits<C> bits, const Shown<C>& shown, std::size_t pixels,
+                                      std::size_t channels, typename Integers<C>::Rules& rules) {
+    for (std::size_t i = 0; i < pixels; ++i) {
+        const auto rule = bits.template rule<mode>(shown.words[i], shown.alphas[i]);
+        std::memcpy(&rules.first[i * channels], &rule.keep, sizeof rule.keep);
+        std::memcpy(&rules.second[i * channels], &rule.change, sizeof rule.change);
+    }
+}
+
+template <class C>
+[[gnu::noinline]] void keep_and_change(std::byte* at, const typename Integers<C>::Rules& rules,
+                                       std::size_t count) {
+    for (std::size_t i = 0; i < count; ++i, at += sizeof(typename Integers<C>::Channel)) {
+        typename Integers<C>::Channel backdrop;
+        std::memcpy(&backdrop, at, sizeof backdrop);
+        backdrop = static_cast<typename Integers<C>::Channel>((backdrop & rules.first[i]) ^ rules.second[i]);
+        std::memcpy(at, &backdrop, sizeof backdrop);
     }
 }
 
@@ -287,25 +318,27 @@ bool are_opaque(const std::byte* at, std::size_t pixels, const PixelLayout& layo
     return all == Integers<C>::most;
 }
 
-template <BlendMode mode, class C>
-void composite_block(const Surface& surface, const ChannelMask& mask, std::uint8_t opacity, std::byte* at,
+template <class C>
+void composite_block(const Surface& surface, const ChannelMask& mask, const Blending& blending, std::byte* at,
                      std::span<const C> colours, const std::uint8_t* coverages) {
-    using Channel = typename Integers<C>::Channel;
     const PixelLayout& layout = *surface.codec.layout;
-    const std::size_t channels = static_cast<std::size_t>(layout.bytes) / sizeof(Channel);
-    typename Integers<C>::Rules rules; // left as they are beyond the colours
-    make_rules<mode>(PixelBits<C>(layout, mask), channels, opacity, colours, coverages, rules);
-    const std::size_t count = colours.size() * channels;
-    if constexpr (mixes(mode)) {
-        wide_vectors() ? mix_wide<mode, C>(at, rules, count) : mix_narrow<mode, C>(at, rules, count);
-    } else {
-        for (std::size_t i = 0; i < count; ++i, at += sizeof(Channel)) {
-            Channel backdrop;
-            std::memcpy(&backdrop, at, sizeof backdrop);
-            backdrop = static_cast<Channel>((backdrop & rules.first[i]) ^ rules.second[i]);
-            std::memcpy(at, &backdrop, sizeof backdrop);
-        }
-    }
+    const std::size_t channels =
+        static_cast<std::size_t>(layout.bytes) / sizeof(typename Integers<C>::Channel);
+    const PixelBits<C> bits(layout, mask);
+    Shown<C> shown; // left as they are beyond the colours
+    typename Integers<C>::Rules rules;
+    find_shown(bits, blending.opacity, !only_changes_numbers(blending.mode), colours, coverages, shown);
+    const std::size_t pixels = colours.size();
+    const std::size_t count = pixels * channels;
+    if (mixes(blending.mode)) make_mixing_rules(bits, shown, pixels, channels, rules);
+    with_mode(blending.mode, [&](auto known) {
+        if constexpr (mixes(known()))
+            wide_vectors() ? mix_wide<known(), C>(at, rules, count)
+                           : mix_narrow<known(), C>(at, rules, count);
+        else if constexpr (keeps_bits(known()))
+            make_bit_rules<known()>(bits, shown, pixels, channels, rules);
+    });
+    if (!mixes(blending.mode)) keep_and_change<C>(at, rules, count);
 }
 
 } // namespace
@@ -324,10 +357,7 @@ bool composite_integers(const Surface& surface, const ChannelMask& mask, const B
     COLDBRICK_ASSERT(colours.size() <= integer_block);
     if (!takes_any_backdrop(blending.mode) && !are_opaque<C>(at, colours.size(), *surface.codec.layout))
         return false;
-    with_mode(blending.mode, [&](auto known) {
-        if constexpr (mixes(known()) || keeps_bits(known()))
-            composite_block<known()>(surface, mask, blending.opacity, at, colours, coverages);
-    });
+    composite_block(surface, mask, blending, at, colours, coverages);
     return true;
 }
 

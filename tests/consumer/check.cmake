@@ -20,6 +20,22 @@ foreach(main IN ITEMS core_only text_only everything)
 endforeach()
 run(${WORK}/installed/bin/coldbrick --version)
 
+# What they weigh, in bytes, at most; stripped. Only where nothing is added for tests.
+if(WEIGHED)
+    set(weights core_only/harbour_light 780000 everything/harbour_light 5000000 installed/bin/coldbrick 5000000
+        installed/lib/libcoldbrick_core.a 4700000 installed/lib/libcoldbrick_sheet.a 2600000)
+    while(weights)
+        list(POP_FRONT weights file most)
+        if(NOT file MATCHES "[.]a$")
+            run(strip ${WORK}/${file})
+        endif()
+        file(SIZE ${WORK}/${file} weight)
+        if(weight GREATER most)
+            message(FATAL_ERROR "${file} has ${weight} bytes, at most ${most} are meant")
+        endif()
+    endwhile()
+endif()
+
 # The same through pkg-config.
 file(GLOB_RECURSE pc_file ${WORK}/installed/coldbrick-core.pc)
 cmake_path(GET pc_file PARENT_PATH pc_folder)

@@ -2,8 +2,9 @@
 /// Faces: sets of letterforms, which text is set in.
 #pragma once
 
+#include <coldbrick/shared.hpp>
+
 #include <cstddef>     // bytes of caches
-#include <memory>      // copies of a face share its letterforms
 #include <span>        // names of faces
 #include <string>      // axes have tags
 #include <string_view> // faces have names
@@ -64,11 +65,11 @@ class Face {
     friend bool operator==(const Face& a, const Face& b) { return a.letterforms_ == b.letterforms_; }
 
     // For the library's own use.
-    explicit Face(std::shared_ptr<const text::Letterforms> letterforms);
+    explicit Face(detail::SharedState<text::Letterforms> letterforms);
     [[nodiscard]] const text::Letterforms& letterforms() const { return *letterforms_; }
 
   private:
-    std::shared_ptr<const text::Letterforms> letterforms_;
+    detail::SharedState<text::Letterforms> letterforms_;
 };
 
 } // namespace coldbrick

@@ -9,9 +9,9 @@
 #include <coldbrick/image_view.hpp>
 #include <coldbrick/pixel_format.hpp>
 #include <coldbrick/point.hpp>
+#include <coldbrick/stop_signal.hpp>
 
-#include <cstdint>    // numbers of rows
-#include <stop_token> // rendering can be stopped
+#include <cstdint> // numbers of rows
 
 namespace [[gnu::visibility("default")]] coldbrick {
 
@@ -25,7 +25,7 @@ struct RenderOptions {
     Callback<void(double share)> progress = {};
 
     /// Rendering ends early when this is asked to stop.
-    std::stop_token stop = {};
+    StopSignal stop = {};
 };
 
 /// Draws a drawing as draw() does, every byte the same, in bands of rows that several threads draw at once

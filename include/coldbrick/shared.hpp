@@ -20,6 +20,67 @@ class HandleCount {
     std::size_t count_ = 1;
 };
 
+/// A pointer to what its copies share and the last of them destroys; or to nothing.
+/// @tparam Counted has a HandleCount `handles` and destroys itself by destroy()
+template <class Counted>
+class CountedPointer {
+  public:
+    explicit CountedPointer(Counted* counted) : counted_(counted) {}
+
+    CountedPointer(const CountedPointer& other) noexcept : counted_(other.counted_) {
+        if (counted_ != nullptr) counted_->handles.add();
+    }
+    CountedPointer(CountedPointer&& other) noexcept : counted_(other.counted_) { other.counted_ = nullptr; }
+    CountedPointer& operator=(const CountedPointer& other) noexcept {
+        if (this != &other) *this = CountedPointer(other);
+        return *this;
+    }
+    CountedPointer& operator=(CountedPointer&& other) noexcept {
+        Counted* const mine = counted_;
+        counted_ = other.counted_;
+        other.counted_ = mine;
+        return *this;
+    }
+    ~CountedPointer() {
+        if (counted_ != nullptr && counted_->handles.remove()) counted_->destroy();
+    }
+
+    [[nodiscard]] Counted* get() const { return counted_; }
+
+  private:
+    Counted* counted_;
+};
+
+/// State and how many share it. What makes it knows its type.
+template <class State>
+struct CountedState {
+    const State* state;
+    void (*destroy_both)(CountedState*);
+    HandleCount handles = {};
+
+    void destroy() { destroy_both(this); }
+};
+
+/// State that does not change, that copies share, and whose type only its source knows; or none. Copies
+/// compare equal.
+template <class State>
+class SharedState {
+  public:
+    SharedState() : counted_(nullptr) {}
+    explicit SharedState(CountedState<State>* counted) : counted_(counted) {}
+
+    [[nodiscard]] explicit operator bool() const { return counted_.get() != nullptr; }
+    [[nodiscard]] const State& operator*() const { return *counted_.get()->state; }
+    [[nodiscard]] const State* operator->() const { return counted_.get()->state; }
+
+    friend bool operator==(const SharedState& a, const SharedState& b) {
+        return a.counted_.get() == b.counted_.get();
+    }
+
+  private:
+    CountedPointer<CountedState<State>> counted_;
+};
+
 } // namespace detail
 
 /// A value that does not change and that all copies of this handle share. There is always one, but for a
@@ -28,39 +89,25 @@ class HandleCount {
 template <class T>
 class Shared {
   public:
-    Shared(T value) : shared_(new Counted{static_cast<T&&>(value), {}}) {}
+    Shared(T value) : counted_(new Counted{static_cast<T&&>(value), {}}) {}
 
-    Shared(const Shared& other) noexcept : shared_(other.shared_) {
-        if (shared_ != nullptr) shared_->handles.add();
-    }
-    Shared(Shared&& other) noexcept : shared_(other.shared_) { other.shared_ = nullptr; }
-    Shared& operator=(const Shared& other) noexcept {
-        if (this != &other) *this = Shared(other);
-        return *this;
-    }
-    Shared& operator=(Shared&& other) noexcept {
-        Counted* const mine = shared_;
-        shared_ = other.shared_;
-        other.shared_ = mine;
-        return *this;
-    }
-    ~Shared() {
-        if (shared_ != nullptr && shared_->handles.remove()) delete shared_;
-    }
-
-    [[nodiscard]] const T& operator*() const { return shared_->value; }
-    [[nodiscard]] const T* operator->() const { return &shared_->value; }
+    [[nodiscard]] const T& operator*() const { return counted_.get()->value; }
+    [[nodiscard]] const T* operator->() const { return &counted_.get()->value; }
 
     /// True if the values are equal.
-    friend bool operator==(const Shared& a, const Shared& b) { return a.shared_ == b.shared_ || *a == *b; }
+    friend bool operator==(const Shared& a, const Shared& b) {
+        return a.counted_.get() == b.counted_.get() || *a == *b;
+    }
 
   private:
     struct Counted {
         T value;
         detail::HandleCount handles;
+
+        void destroy() { delete this; }
     };
 
-    Counted* shared_;
+    detail::CountedPointer<Counted> counted_;
 };
 
 } // namespace coldbrick

@@ -11,10 +11,10 @@
 #include <coldbrick/pixel_format.hpp>
 #include <coldbrick/point.hpp>
 #include <coldbrick/render.hpp>
+#include <coldbrick/shared.hpp>
 
 #include <cstddef>     // limits of bytes
 #include <cstdint>     // numbers of frames
-#include <memory>      // what has been read
 #include <optional>    // ranges
 #include <string>      // settings own their text
 #include <string_view> // a sheet's text
@@ -160,8 +160,8 @@ struct Sheet {
     [[nodiscard]] std::size_t line_of(std::uint32_t tag) const;
     [[nodiscard]] std::string text_of(std::uint32_t tag) const;
 
-    /// What has been read. Of a sheet that was not, null.
-    std::shared_ptr<const sheet::Program> program = nullptr;
+    /// What has been read. Of a sheet that was not, nothing.
+    detail::SharedState<sheet::Program> program = {};
 };
 
 /// Understands and carries out a sheet's text.

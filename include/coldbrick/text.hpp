@@ -10,12 +10,12 @@
 #include <coldbrick/path.hpp>
 #include <coldbrick/point.hpp>
 #include <coldbrick/region.hpp>
+#include <coldbrick/shared.hpp>
 #include <coldbrick/text_style.hpp>
 
 #include <cstddef>     // lengths of texts
 #include <cstdint>     // distances of 64 bits
 #include <limits>      // all pixels
-#include <memory>      // copies share what was worked out
 #include <string>      // characters that are missing
 #include <string_view> // texts
 
@@ -88,7 +88,7 @@ class Text {
     [[nodiscard]] const text::Layout& layout() const { return *layout_; }
 
   private:
-    std::shared_ptr<const text::Layout> layout_;
+    detail::SharedState<text::Layout> layout_;
     Point at_;
 };
 

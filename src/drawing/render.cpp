@@ -11,7 +11,6 @@
 
 #include <algorithm>
 #include <limits>
-#include <memory>
 #include <mutex>
 #include <thread>
 

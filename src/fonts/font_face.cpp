@@ -1,5 +1,7 @@
 #include "fonts/font_face.hpp"
 
+#include "base/shared_state.hpp"
+
 #include <coldbrick/transform.hpp>
 
 #include <algorithm>
@@ -104,7 +106,7 @@ class FontFace final : public text::Letterforms {
         using Outline = text::GlyphCache::Outline;
         const text::GlyphKey key{.glyph = glyph, .outline = 1};
         const Outline units =
-            cache().get<Outline>(key, [&] { return std::make_shared<const Path>(outline_in_units(glyph)); });
+            cache().get<Outline>(key, [&] { return base::share<Path>(outline_in_units(glyph)); });
         const double scale = style.size / font_->units_per_em();
         // Pixel (0, 0) has the origin at its corner, and its centre at position (0, 0).
         return {units->transformed(Transform::scale(scale, scale).then(Transform::move(-0.5, -0.5)))};
@@ -199,8 +201,8 @@ class FontFace final : public text::Letterforms {
 
 } // namespace
 
-std::shared_ptr<const text::Letterforms> make_font_face(std::unique_ptr<const Font> font) {
-    return std::make_shared<FontFace>(std::move(font));
+detail::SharedState<text::Letterforms> make_font_face(std::unique_ptr<const Font> font) {
+    return base::share<text::Letterforms, FontFace>(std::move(font));
 }
 
 } // namespace coldbrick::fonts

@@ -9,6 +9,6 @@
 
 namespace coldbrick::fonts {
 
-std::shared_ptr<const text::Letterforms> make_font_face(std::unique_ptr<const Font> font);
+detail::SharedState<text::Letterforms> make_font_face(std::unique_ptr<const Font> font);
 
 } // namespace coldbrick::fonts

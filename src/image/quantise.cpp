@@ -11,7 +11,6 @@
 #include <algorithm>
 #include <array>
 #include <bit>
-#include <memory>
 #include <unordered_set>
 #include <utility>
 #include <vector>

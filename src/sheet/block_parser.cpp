@@ -3,7 +3,6 @@
 #include "sheet/statement_parser.hpp"
 
 #include <cstdint>
-#include <memory>
 #include <string>
 #include <utility>
 

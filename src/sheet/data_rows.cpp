@@ -1,5 +1,6 @@
 #include "sheet/data_rows.hpp"
 
+#include "base/shared_state.hpp"
 #include "base/shown_text.hpp"
 
 #include <coldbrick/error.hpp>
@@ -79,7 +80,7 @@ class CsvTable {
         const std::size_t line = std::exchange(first_line_, lines_ + 1);
         if (!columns_) {
             check_columns(fields, line);
-            columns_ = std::make_shared<const Columns>(fields);
+            columns_ = base::share<Columns>(fields);
         } else if (fields.size() != columns_->size()) {
             table_.faults.push_back(fmt::format("{}:{}: the row has {} values, but there are {} columns",
                                                 base::shown(table_.file), line, fields.size(),
@@ -92,7 +93,7 @@ class CsvTable {
                 values.push_back(value_of(field));
             }
             memory_.take(bytes_of_row(fields.size()), table_.file, line);
-            rows_.emplace_back(std::make_shared<const DataRow>(DataRow{columns_, std::move(values)}));
+            rows_.emplace_back(base::share<DataRow>(DataRow{columns_, std::move(values)}));
             table_.lines.push_back(line);
         }
     }
@@ -115,7 +116,7 @@ class CsvTable {
     }
 
     Memory memory_;
-    std::shared_ptr<const Columns> columns_;
+    detail::SharedState<Columns> columns_;
     Columns fields_;
     std::vector<Value> rows_;
     std::size_t lines_ = 1;      ///< the one that is read
@@ -227,7 +228,7 @@ DataTable json_table(std::string_view file, const std::string& text, std::size_t
     for (const nlohmann::json& object : json)
         for (const auto& [name, value] : object.get_ref<const nlohmann::json::object_t&>())
             if (numbers.emplace(name, names.size()).second) names.push_back(name);
-    const auto columns = std::make_shared<const Columns>(std::move(names));
+    const auto columns = base::share<Columns>(std::move(names));
     Memory memory(most_bytes);
     std::vector<Value> rows;
     DataTable table{.file = std::string(file), .rows = {}, .lines = {}, .is_json = true, .faults = {}};
@@ -249,7 +250,7 @@ DataTable json_table(std::string_view file, const std::string& text, std::size_t
                                                base::shown(file), number, base::in_quotes(null)));
             continue;
         }
-        rows.emplace_back(std::make_shared<const DataRow>(DataRow{columns, std::move(values)}));
+        rows.emplace_back(base::share<DataRow>(DataRow{columns, std::move(values)}));
         table.lines.push_back(number);
     }
     table.rows = list_of(std::move(rows));

@@ -12,7 +12,6 @@
 #include <algorithm>
 #include <cmath>
 #include <iterator>
-#include <memory>
 #include <utility>
 
 namespace coldbrick::sheet {

@@ -1,5 +1,6 @@
 #include "sheet/interpreter.hpp"
 
+#include "base/shared_state.hpp"
 #include "base/shown_text.hpp"
 #include "sheet/evaluator.hpp"
 #include "sheet/expression_parser.hpp"
@@ -168,10 +169,10 @@ void Interpreter::carry_out(const Location&, const PaletteStatement& statement) 
 
 void Interpreter::carry_out(const Location&, const StyleStatement& statement) {
     if (const auto* const words = std::get_if<StyleWords>(&statement.words))
-        context_.set(statement.slot, std::make_shared<const std::variant<ShapeStyle, LetterStyle>>(
+        context_.set(statement.slot, base::share<std::variant<ShapeStyle, LetterStyle>>(
                                          shape_style_of(*words, context_, edges_)));
     else
-        context_.set(statement.slot, std::make_shared<const std::variant<ShapeStyle, LetterStyle>>(
+        context_.set(statement.slot, base::share<std::variant<ShapeStyle, LetterStyle>>(
                                          letter_style_of(std::get<LetterWords>(statement.words), context_)));
 }
 

@@ -5,6 +5,8 @@
 #include "sheet/style_values.hpp"
 #include "sheet/text_values.hpp"
 
+#include "base/shared_state.hpp"
+
 #include <coldbrick/bounds.hpp>
 #include <coldbrick/path_of.hpp>
 #include <coldbrick/region.hpp>
@@ -110,8 +112,8 @@ void Interpreter::give_name(const NameGiven& name, const Box& bounds, std::optio
     RealBox own = RealBox::of(bounds);
     own.x -= context_.placing.offset.x;
     own.y -= context_.placing.offset.y;
-    context_.set(name.slot, std::make_shared<const DrawnItem>(
-                                DrawnItem{own, std::move(shape), context_.placing.offset}));
+    context_.set(name.slot,
+                 base::share<DrawnItem>(DrawnItem{own, std::move(shape), context_.placing.offset}));
 }
 
 /// The shape where its placing puts it.

@@ -1,5 +1,6 @@
 #include "sheet/read_program.hpp"
 
+#include "base/shared_state.hpp"
 #include "sheet/faults.hpp"
 #include "sheet/statement_parser.hpp"
 
@@ -11,24 +12,24 @@
 
 namespace coldbrick::sheet {
 
-std::shared_ptr<const Program> read_program(std::string_view text, std::string_view name,
-                                            const SheetReading& reading) {
-    auto program = std::make_shared<Program>();
-    const Source& source = program->sources.emplace_back(std::string(name), std::string(text)).source;
+detail::SharedState<Program> read_program(std::string_view text, std::string_view name,
+                                          const SheetReading& reading) {
+    Program program;
+    const Source& source = program.sources.emplace_back(std::string(name), std::string(text)).source;
     Scopes names;
     Faults faults;
-    ParsedSheet sheet{reading, *program, names, faults, {}, {std::filesystem::path(name).filename().string()},
+    ParsedSheet sheet{reading, program, names, faults, {}, {std::filesystem::path(name).filename().string()},
                       0};
-    StatementParser(source, sheet).read_all(program->statements);
+    StatementParser(source, sheet).read_all(program.statements);
     faults.tell();
-    program->size = names.size();
+    program.size = names.size();
     std::vector<Scopes::Unused> unused = names.unused();
-    for (const Motif& motif : program->motifs)
+    for (const Motif& motif : program.motifs)
         if (!motif.used) unused.push_back({motif.name, motif.location});
     // What a sheet includes is often for others as well.
     const auto is_own = [&source](const Scopes::Unused& one) { return one.location.source == &source; };
-    std::ranges::copy_if(unused, std::back_inserter(program->unused), is_own);
-    return program;
+    std::ranges::copy_if(unused, std::back_inserter(program.unused), is_own);
+    return base::share<Program>(std::move(program)); // whose parts stay where they are
 }
 
 } // namespace coldbrick::sheet

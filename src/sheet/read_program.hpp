@@ -6,13 +6,12 @@
 
 #include <coldbrick/sheet.hpp>
 
-#include <memory>
 #include <string_view>
 
 namespace coldbrick::sheet {
 
 /// @throws SheetError with all faults, up to a number.
-std::shared_ptr<const Program> read_program(std::string_view text, std::string_view name,
-                                            const SheetReading& reading);
+detail::SharedState<Program> read_program(std::string_view text, std::string_view name,
+                                          const SheetReading& reading);
 
 } // namespace coldbrick::sheet

@@ -76,7 +76,7 @@ bool Sheet::render_bands(PixelFormat format, std::int32_t band_height, BandRecei
 
 namespace {
 
-Sheet carry_out(std::shared_ptr<const sheet::Program> program, const SheetReading& reading) {
+Sheet carry_out(detail::SharedState<sheet::Program> program, const SheetReading& reading) {
     try {
         Sheet result = sheet::Interpreter(*program, reading, program->loaded).run();
         result.program = std::move(program);

@@ -1,8 +1,10 @@
 #include <coldbrick/sheet_check.hpp>
 
+#include "base/own_state.hpp"
 #include "sheet/item_facts.hpp"
 #include "sheet/program.hpp"
 
+#include <coldbrick/box.hpp>
 #include <coldbrick/error.hpp>
 #include <coldbrick/visibility.hpp>
 
@@ -12,6 +14,7 @@
 #include <algorithm>
 #include <array>
 #include <functional>
+#include <map>
 #include <memory>
 #include <tuple>
 #include <type_traits>
@@ -124,7 +127,51 @@ std::string_view name_of(SheetFinding::Kind kind) {
     return kind_names[static_cast<std::size_t>(kind)];
 }
 
-void SheetCheck::add(const Sheet& frame) {
+class SheetCheck::State {
+  public:
+    void add(const Sheet& frame);
+    [[nodiscard]] std::vector<SheetFinding> findings() const;
+
+  private:
+    /// What all items of a statement come to, in all frames.
+    struct Statement {
+        bool carried_out = false;
+        std::int64_t items = 0;
+        std::int64_t covered = 0;
+        std::int64_t hidden = 0;
+        std::int64_t on_top = 0;
+        std::int64_t seen = 0;
+        std::int64_t letters = 0;       ///< pixels of letters on top
+        std::int64_t faint = 0;         ///< those of too little contrast
+        std::int64_t outline = 0;       ///< pixels of letters' outlines on top
+        std::int64_t faint_outline = 0; ///< those of too little contrast
+        int largest_change = 0;
+        int largest_alpha = 0; ///< of its paints
+        bool simple = true;    ///< all paints are simply laid over what is there
+        bool replaces = true;  ///< all of its pixels get one opaque colour
+        bool is_layer = false;
+        bool is_empty_layer = true;
+        bool meets_sheet = false; ///< without clips, where it covers nothing
+        bool exists = false;      ///< it has pixels somewhere
+        Box outside = {};         ///< where, if that is known
+        std::map<std::uint32_t, std::int64_t> hidden_by = {};
+    };
+
+    void add_items(const Sheet& frame);
+    static void add_text(Statement& statement, const Visibility& item, bool is_outline);
+    [[nodiscard]] bool find(const Statement& statement, SheetFinding& finding) const;
+    void find_uncovered(const Statement& statement, SheetFinding& finding) const;
+    void find_hidden(const Statement& statement, SheetFinding& finding) const;
+    static void find_unchanged(const Statement& statement, SheetFinding& finding);
+    [[nodiscard]] bool is_doubled(std::size_t tag, std::size_t by) const;
+
+    detail::SharedState<sheet::Program> program_;
+    std::vector<Statement> statements_; ///< by their tags
+    std::vector<SheetWarning> warnings_;
+    std::int32_t frames_ = 0; ///< that have been looked at
+};
+
+void SheetCheck::State::add(const Sheet& frame) {
     if (!frame.program || frame.carried_out.size() != frame.program->notes.size())
         throw ArgumentError("a sheet is checked if it was read with its warnings");
     if (program_ && program_ != frame.program) throw ArgumentError("these are frames of different sheets");
@@ -142,7 +189,7 @@ void SheetCheck::add(const Sheet& frame) {
     add_items(frame);
 }
 
-void SheetCheck::add_items(const Sheet& frame) {
+void SheetCheck::State::add_items(const Sheet& frame) {
     const PixelFormat format = frame.ground.alpha == 255 ? PixelFormat::rgb8 : PixelFormat::rgba8;
     Image picture = frame.blank(format);
     const auto items = visibility(picture, frame.drawing, {.least_contrast = least_contrast});
@@ -177,13 +224,13 @@ void SheetCheck::add_items(const Sheet& frame) {
     }
 }
 
-void SheetCheck::add_text(Statement& statement, const Visibility& item, bool is_outline) {
+void SheetCheck::State::add_text(Statement& statement, const Visibility& item, bool is_outline) {
     (is_outline ? statement.outline : statement.letters) += item.on_top;
     (is_outline ? statement.faint_outline : statement.faint) += item.faint;
 }
 
 /// Tells who paints a statement over.
-void SheetCheck::find_hidden(const Statement& statement, SheetFinding& finding) const {
+void SheetCheck::State::find_hidden(const Statement& statement, SheetFinding& finding) const {
     std::vector<std::pair<std::int64_t, const sheet::Location*>> hiders;
     for (const auto& [tag, pixels] : statement.hidden_by)
         hiders.emplace_back(pixels, &program_->notes[tag].location);
@@ -213,7 +260,7 @@ void SheetCheck::find_hidden(const Statement& statement, SheetFinding& finding) 
 }
 
 /// Tells why a statement covers no pixel of the sheet.
-void SheetCheck::find_uncovered(const Statement& statement, SheetFinding& finding) const {
+void SheetCheck::State::find_uncovered(const Statement& statement, SheetFinding& finding) const {
     const auto warning = std::ranges::find_if(warnings_, [&](const SheetWarning& one) {
         return one.kind == SheetWarning::Kind::outside && one.place == finding.place;
     });
@@ -237,7 +284,7 @@ void SheetCheck::find_uncovered(const Statement& statement, SheetFinding& findin
 }
 
 /// Tells why a statement changes no pixel.
-void SheetCheck::find_unchanged(const Statement& statement, SheetFinding& finding) {
+void SheetCheck::State::find_unchanged(const Statement& statement, SheetFinding& finding) {
     const auto found = [&finding](Kind kind, std::string message) {
         finding.kind = kind;
         finding.message = std::move(message);
@@ -263,7 +310,7 @@ void SheetCheck::find_unchanged(const Statement& statement, SheetFinding& findin
 }
 
 /// @returns whether anything was found
-bool SheetCheck::find(const Statement& statement, SheetFinding& finding) const {
+bool SheetCheck::State::find(const Statement& statement, SheetFinding& finding) const {
     const auto found = [&finding](Kind kind, std::string message) {
         finding.kind = kind;
         finding.message = std::move(message);
@@ -298,14 +345,14 @@ bool SheetCheck::find(const Statement& statement, SheetFinding& finding) const {
 }
 
 /// True if one other statement hides all of a statement and has all of its colours already.
-bool SheetCheck::is_doubled(std::size_t tag, std::size_t by) const {
+bool SheetCheck::State::is_doubled(std::size_t tag, std::size_t by) const {
     const Statement& first = statements_[tag];
     const Statement& second = statements_[by];
     return first.covered > 0 && first.hidden == first.covered && first.hidden_by.size() == 1 &&
            second.covered == first.covered && second.on_top == second.covered && second.seen == 0;
 }
 
-std::vector<SheetFinding> SheetCheck::findings() const {
+std::vector<SheetFinding> SheetCheck::State::findings() const {
     std::vector<SheetFinding> result;
     if (!program_) return result;
     const std::vector<bool> left_alone = not_looked_at(*program_);
@@ -334,6 +381,16 @@ std::vector<SheetFinding> SheetCheck::findings() const {
         return std::tuple(place.file != program_->sources.front().name, place.file, place.line, place.column);
     });
     return result;
+}
+
+SheetCheck::SheetCheck() : state_(base::owned(std::make_unique<State>())) {}
+
+void SheetCheck::add(const Sheet& frame) {
+    state_->add(frame);
+}
+
+std::vector<SheetFinding> SheetCheck::findings() const {
+    return state_->findings();
 }
 
 std::vector<SheetFinding> check(const Sheet& sheet) {

@@ -1,5 +1,7 @@
 #include "sheet/value.hpp"
 
+#include "base/shared_state.hpp"
+
 #include <coldbrick/colour_text.hpp>
 
 #include <fmt/core.h>
@@ -23,7 +25,7 @@ ListValues::ListValues(std::vector<Value> values) : vector(std::move(values)) {
 }
 
 List list_of(std::vector<Value> values) {
-    return std::make_shared<const ListValues>(std::move(values));
+    return base::share<ListValues>(std::move(values));
 }
 
 std::string_view kind_name(const Value& value) {

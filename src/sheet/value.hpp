@@ -15,7 +15,6 @@
 #include <coldbrick/stroke.hpp>
 #include <coldbrick/text_style.hpp>
 
-#include <memory>
 #include <optional>
 #include <string>
 #include <string_view>
@@ -54,14 +53,14 @@ struct Value;
 
 /// Values in a row.
 struct ListValues;
-using List = std::shared_ptr<const ListValues>;
+using List = detail::SharedState<ListValues>;
 
 /// A row of data: a value for each column.
 struct DataRow {
-    std::shared_ptr<const std::vector<std::string>> columns;
+    detail::SharedState<std::vector<std::string>> columns;
     std::vector<Value> values;
 };
-using Row = std::shared_ptr<const DataRow>;
+using Row = detail::SharedState<DataRow>;
 
 /// What has been drawn and given a name: its bounds and, of a shape, its pixels.
 struct DrawnItem {
@@ -69,7 +68,7 @@ struct DrawnItem {
     std::optional<Shape> shape; ///< none of texts and pictures
     Position offset = {};       ///< by which the shape lies further on the sheet than the bounds tell
 };
-using Drawn = std::shared_ptr<const DrawnItem>;
+using Drawn = detail::SharedState<DrawnItem>;
 
 /// A style with a name, for shapes.
 struct ShapeStyle {
@@ -84,7 +83,7 @@ struct LetterStyle {
     bool has_paint = false;
 };
 
-using Style = std::shared_ptr<const std::variant<ShapeStyle, LetterStyle>>;
+using Style = detail::SharedState<std::variant<ShapeStyle, LetterStyle>>;
 
 /// A name has no value after its statement has failed.
 using Missing = std::monostate;

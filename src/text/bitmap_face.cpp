@@ -4,6 +4,8 @@
 #include "text/character_face.hpp"
 #include "text/face_text.hpp"
 
+#include "base/shared_state.hpp"
+
 #include <algorithm>
 #include <optional>
 
@@ -133,8 +135,8 @@ class BitmapFace final : public CharacterFace<PixelGlyph> {
 
 } // namespace
 
-std::shared_ptr<const Letterforms> make_bitmap_face() {
-    return std::make_shared<BitmapFace>();
+detail::SharedState<Letterforms> make_bitmap_face() {
+    return base::share<Letterforms, BitmapFace>();
 }
 
 } // namespace coldbrick::text

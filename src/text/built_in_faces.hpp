@@ -5,15 +5,14 @@
 #include "text/letterforms.hpp"
 
 #include <array>
-#include <memory>
 #include <string_view>
 
 namespace coldbrick::text {
 
 inline constexpr std::array<std::string_view, 2> built_in_names{"stroke", "bitmap"};
 
-std::shared_ptr<const Letterforms> make_stroke_face();
-std::shared_ptr<const Letterforms> make_bitmap_face();
+detail::SharedState<Letterforms> make_stroke_face();
+detail::SharedState<Letterforms> make_bitmap_face();
 
 // The texts of src/text/faces, which the build puts into a source.
 extern const std::string_view stroke_face_text;

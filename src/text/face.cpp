@@ -11,7 +11,7 @@
 
 namespace coldbrick {
 
-Face::Face(std::shared_ptr<const text::Letterforms> letterforms) : letterforms_(std::move(letterforms)) {}
+Face::Face(detail::SharedState<text::Letterforms> letterforms) : letterforms_(std::move(letterforms)) {}
 
 Face Face::stroke() {
     static const Face face(text::make_stroke_face());

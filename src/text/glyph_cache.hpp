@@ -10,7 +10,6 @@
 #include <cstddef>
 #include <cstdint>
 #include <list>
-#include <memory>
 #include <mutex>
 #include <unordered_map>
 #include <variant>
@@ -53,8 +52,8 @@ struct GlyphKeyHash {
 /// Keeps what was used last. All calls may come from many threads at once.
 class GlyphCache {
   public:
-    using Mask = std::shared_ptr<const GlyphMask>;
-    using Outline = std::shared_ptr<const Path>;
+    using Mask = detail::SharedState<GlyphMask>;
+    using Outline = detail::SharedState<Path>;
 
     static constexpr std::size_t usual_limit = std::size_t{4} << 20;
 

@@ -1,5 +1,6 @@
 #include "text/glyph_masks.hpp"
 
+#include "base/shared_state.hpp"
 #include "text/letter_paths.hpp"
 
 #include <coldbrick/image.hpp>
@@ -14,14 +15,14 @@ namespace coldbrick::text {
 namespace {
 
 GlyphCache::Mask mask_of(const LetterPaths& letters, Edges edges, double grown) {
-    auto result = std::make_shared<GlyphMask>();
+    GlyphMask result;
     const auto bare = extent_of(letters);
-    if (!bare) return result;
+    if (!bare) return base::share<GlyphMask>(std::move(result));
     const geometry::Extent extent = bare->grown(grown);
-    result->left = extent.left;
-    result->top = extent.top;
-    result->right = extent.right;
-    result->bottom = extent.bottom;
+    result.left = extent.left;
+    result.top = extent.top;
+    result.right = extent.right;
+    result.bottom = extent.bottom;
     // A crisp stroke's pixels may be a little further than its edge.
     const auto x = static_cast<std::int32_t>(std::floor(extent.left)) - 1;
     const auto y = static_cast<std::int32_t>(std::floor(extent.top)) - 1;
@@ -30,14 +31,14 @@ GlyphCache::Mask mask_of(const LetterPaths& letters, Edges edges, double grown) 
                 PixelFormat::gray8);
     paint_coverage(image, moved(letters, -x, -y), edges, grown);
     const Box covered = extent_of_content(image, Colour(0, 0, 0));
-    result->box = covered.empty() ? covered : covered.moved(x, y);
-    result->coverages.reserve(static_cast<std::size_t>(covered.width * covered.height));
+    result.box = covered.empty() ? covered : covered.moved(x, y);
+    result.coverages.reserve(static_cast<std::size_t>(covered.width * covered.height));
     for (std::int64_t row = covered.y; row < covered.end_y(); ++row) {
         const auto bytes = image.view().row(static_cast<std::int32_t>(row));
         const auto* first = reinterpret_cast<const std::uint8_t*>(bytes.data()) + covered.x;
-        result->coverages.insert(result->coverages.end(), first, first + covered.width);
+        result.coverages.insert(result.coverages.end(), first, first + covered.width);
     }
-    return result;
+    return base::share<GlyphMask>(std::move(result));
 }
 
 GlyphKey key_of(std::uint32_t glyph, const GlyphStyle& style) {

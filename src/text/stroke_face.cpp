@@ -7,6 +7,7 @@
 #include "text/utf8.hpp"
 
 #include "base/contract.hpp"
+#include "base/shared_state.hpp"
 
 #include <algorithm>
 #include <charconv>
@@ -268,8 +269,8 @@ class StrokeFace final : public CharacterFace<StrokeGlyph> {
 
 } // namespace
 
-std::shared_ptr<const Letterforms> make_stroke_face() {
-    return std::make_shared<StrokeFace>();
+detail::SharedState<Letterforms> make_stroke_face() {
+    return base::share<Letterforms, StrokeFace>();
 }
 
 } // namespace coldbrick::text

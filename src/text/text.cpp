@@ -8,6 +8,8 @@
 #include "text/layout.hpp"
 #include "text/style_checks.hpp"
 
+#include "base/shared_state.hpp"
+
 #include <coldbrick/draw.hpp>
 #include <coldbrick/error.hpp>
 #include <coldbrick/path_of.hpp>
@@ -81,7 +83,7 @@ void for_each_layer(const Text& text, const TextPaint& paint, const Box& within,
 } // namespace
 
 Text::Text(std::string_view text, Point at, const TextStyle& style)
-    : layout_(std::make_shared<const text::Layout>(text, style)), at_(at) {}
+    : layout_(base::share<text::Layout>(text, style)), at_(at) {}
 
 TextMeasure Text::measure() const {
     TextMeasure result = layout_->measured;

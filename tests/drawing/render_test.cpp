@@ -164,6 +164,9 @@ TEST(Render, StopsWhenItIsAsked) {
         const Image before = untouched;
         EXPECT_FALSE(render(drawing, untouched, {.threads = threads, .stop = source.get_token()}));
         EXPECT_TRUE(same(untouched, before));
+        const auto at_once = [] { return true; };
+        EXPECT_FALSE(render(drawing, untouched, {.threads = threads, .stop = at_once}));
+        EXPECT_TRUE(same(untouched, before));
         const auto never = [](const ConstImageView&, std::int32_t) { FAIL() << "a band that was stopped"; };
         EXPECT_FALSE(render_bands(drawing, large, 50, never, {.rendering = {.stop = source.get_token()}}));
     }

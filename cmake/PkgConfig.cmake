@@ -30,9 +30,15 @@ Libs: ${libs}
 endfunction()
 
 write_pkg_config(coldbrick-core coldbrick_core "${PROJECT_DESCRIPTION}" "" "fmt tbb" -Wl,--gc-sections)
-write_pkg_config(coldbrick-text coldbrick_text "Words in pictures" coldbrick-core "fmt fribidi libunibreak")
-write_pkg_config(coldbrick-sheet coldbrick_sheet "Drawings written as text" "coldbrick-core coldbrick-text" fmt -lcsv)
-set(all "coldbrick-core coldbrick-text coldbrick-sheet")
+set(all coldbrick-core)
+if(COLDBRICK_TEXT)
+    write_pkg_config(coldbrick-text coldbrick_text "Words in pictures" coldbrick-core "fmt fribidi libunibreak")
+    string(APPEND all " coldbrick-text")
+endif()
+if(COLDBRICK_SHEET)
+    write_pkg_config(coldbrick-sheet coldbrick_sheet "Drawings written as text" "coldbrick-core coldbrick-text" fmt -lcsv)
+    string(APPEND all " coldbrick-sheet")
+endif()
 if(COLDBRICK_FONTS)
     write_pkg_config(coldbrick-fonts coldbrick_fonts "Faces from font files" coldbrick-text
         "fmt freetype2 harfbuzz fontconfig")

@@ -1,29 +1,12 @@
 #include <coldbrick/transform.hpp>
 
-#include <Eigen/Geometry>
-
 namespace coldbrick {
 
 namespace {
 
-Eigen::Affine2d affine(const Transform& transform) {
-    Eigen::Affine2d result;
-    result.matrix() << transform.xx, transform.xy, transform.x_shift, transform.yx, transform.yy,
-        transform.y_shift, 0, 0, 1;
-    return result;
-}
-
-Transform transform(const Eigen::Affine2d& map) {
-    const auto& matrix = map.matrix();
-    return {matrix(0, 0), matrix(0, 1), matrix(0, 2), matrix(1, 0), matrix(1, 1), matrix(1, 2)};
-}
-
 /// A linear map that leaves a position where it is.
 Transform about(Position fixed, double xx, double xy, double yx, double yy) {
-    Eigen::Matrix2d linear;
-    linear << xx, xy, yx, yy;
-    const Eigen::Translation2d there(fixed.x, fixed.y);
-    return transform(there * Eigen::Affine2d(linear) * there.inverse());
+    return {xx, xy, fixed.x - (xx * fixed.x + xy * fixed.y), yx, yy, fixed.y - (yx * fixed.x + yy * fixed.y)};
 }
 
 } // namespace
@@ -45,12 +28,13 @@ Transform Transform::shear(double across, double down, Position about_position) 
 }
 
 Transform Transform::then(const Transform& other) const {
-    return transform(affine(other) * affine(*this));
+    const Position shift = other({x_shift, y_shift});
+    return {other.xx * xx + other.xy * yx, other.xx * xy + other.xy * yy, shift.x,
+            other.yx * xx + other.yy * yx, other.yx * xy + other.yy * yy, shift.y};
 }
 
 Position Transform::operator()(Position position) const {
-    const Eigen::Vector2d mapped = affine(*this) * Eigen::Vector2d(position.x, position.y);
-    return {mapped.x(), mapped.y()};
+    return {xx * position.x + xy * position.y + x_shift, yx * position.x + yy * position.y + y_shift};
 }
 
 } // namespace coldbrick

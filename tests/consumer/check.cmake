@@ -20,6 +20,22 @@ foreach(main IN ITEMS core_only text_only everything)
 endforeach()
 run(${WORK}/installed/bin/coldbrick --version)
 
+# How many lines of headers a consumer compiles, at most.
+if(WEIGHED)
+    set(parsed draw 24000 coldbrick 33500)
+    while(parsed)
+        list(POP_FRONT parsed header most)
+        file(WRITE ${WORK}/header.cpp "#include <coldbrick/${header}.hpp>\n")
+        execute_process(COMMAND ${COMPILER} -std=c++20 -E -P -I${WORK}/installed/include ${WORK}/header.cpp
+            OUTPUT_VARIABLE text COMMAND_ERROR_IS_FATAL ANY)
+        string(REGEX REPLACE "[^\n]" "" text "${text}")
+        string(LENGTH "${text}" lines)
+        if(lines GREATER most)
+            message(FATAL_ERROR "${header}.hpp has ${lines} lines after preprocessing, at most ${most} are meant")
+        endif()
+    endwhile()
+endif()
+
 # What they weigh, in bytes, at most; stripped. Only where nothing is added for tests.
 if(WEIGHED)
     set(weights core_only/harbour_light 780000 everything/harbour_light 5000000 installed/bin/coldbrick 5000000
@@ -65,11 +81,21 @@ if(linked MATCHES "freetype|harfbuzz|fontconfig")
     message(FATAL_ERROR "the component text links a font library:\n${linked}")
 endif()
 
-# The core needs no libpng, and text no font library; what does is told so.
-set(core_alone ${CMAKE_COMMAND} -G Ninja -S ${CMAKE_CURRENT_LIST_DIR}/../.. -B ${WORK}/core_alone -DCOLDBRICK_FILES=OFF -DCOLDBRICK_FONTS=OFF
-    -DCOLDBRICK_DEVELOPER=OFF -DCMAKE_DISABLE_FIND_PACKAGE_PNG=ON -DCMAKE_CXX_COMPILER=${COMPILER})
-run(${core_alone} -DCOLDBRICK_TOOL=OFF)
-execute_process(COMMAND ${core_alone} -DCOLDBRICK_TOOL=ON RESULT_VARIABLE status ERROR_VARIABLE output OUTPUT_QUIET)
-if(status EQUAL 0 OR NOT output MATCHES "need image files and fonts")
-    message(FATAL_ERROR "a tool without image files and fonts is not refused:\n${output}")
-endif()
+# What is switched off is not looked for: the core needs fmt and TBB only. What needs more says so.
+set(alone ${CMAKE_COMMAND} -G Ninja -S ${CMAKE_CURRENT_LIST_DIR}/../.. -DCOLDBRICK_FILES=OFF -DCOLDBRICK_FONTS=OFF
+    -DCOLDBRICK_DEVELOPER=OFF -DCMAKE_DISABLE_FIND_PACKAGE_PNG=ON -DCMAKE_DISABLE_FIND_PACKAGE_ZLIB=ON
+    -DCMAKE_CXX_COMPILER=${COMPILER})
+run(${alone} -B ${WORK}/text_alone -DCOLDBRICK_TOOL=OFF -DCOLDBRICK_SHEET=OFF -DCMAKE_DISABLE_FIND_PACKAGE_Csv=ON
+    -DCMAKE_DISABLE_FIND_PACKAGE_nlohmann_json=ON)
+run(${alone} -B ${WORK}/core_alone -DCOLDBRICK_TOOL=OFF -DCOLDBRICK_TEXT=OFF -DCMAKE_DISABLE_FIND_PACKAGE_PkgConfig=ON
+    -DCMAKE_DISABLE_FIND_PACKAGE_Csv=ON -DCMAKE_DISABLE_FIND_PACKAGE_nlohmann_json=ON)
+foreach(case "-DCOLDBRICK_TOOL=ON;need image files, fonts and sheets"
+        "-DCOLDBRICK_TOOL=OFF -DCOLDBRICK_TEXT=OFF -DCOLDBRICK_SHEET=ON;fonts and sheets need words")
+    list(POP_FRONT case options)
+    separate_arguments(options)
+    execute_process(COMMAND ${alone} -B ${WORK}/refused ${options} RESULT_VARIABLE status ERROR_VARIABLE output OUTPUT_QUIET)
+    if(status EQUAL 0 OR NOT output MATCHES "${case}")
+        message(FATAL_ERROR "${options} is not refused:\n${output}")
+    endif()
+    file(REMOVE_RECURSE ${WORK}/refused)
+endforeach()

@@ -20,7 +20,8 @@ namespace fs = std::filesystem;
 
 const fs::path root = COLDBRICK_SOURCE_FOLDER; // NOLINT(cert-err58-cpp): a path of the build
 
-/// From bottom to top. files and text stand beside each other on the core, fonts and sheet on text.
+/// From bottom to top. files and text stand beside each other on the core, fonts, annotation and sheet on
+/// text.
 const std::map<std::string, std::set<std::string>> allowed{
     {"base", {"base"}},
     {"geometry", {"base", "geometry"}},
@@ -30,8 +31,9 @@ const std::map<std::string, std::set<std::string>> allowed{
     {"drawing", {"base", "geometry", "raster", "paint", "image", "drawing"}},
     {"files", {"base", "geometry", "paint", "image", "files"}},
     {"text", {"base", "geometry", "raster", "paint", "image", "drawing", "text"}},
+    {"annotation", {"base", "geometry", "raster", "paint", "image", "drawing", "text", "annotation"}},
     {"fonts", {"base", "geometry", "text", "fonts"}},
-    {"sheet", {"base", "geometry", "raster", "paint", "image", "drawing", "text", "sheet"}},
+    {"sheet", {"base", "geometry", "raster", "paint", "image", "drawing", "text", "annotation", "sheet"}},
 };
 
 /// The layer that each public header belongs to.
@@ -117,12 +119,12 @@ const std::map<std::string, std::string> public_layer{
     {"face", "text"},
     {"text_style", "text"},
     {"text", "text"},
-    {"captions", "text"},
-    {"rulers", "text"},
-    {"legend", "text"},
-    {"marks", "text"},
-    {"picture_table", "text"},
-    {"squared_paper", "text"},
+    {"captions", "annotation"},
+    {"rulers", "annotation"},
+    {"legend", "annotation"},
+    {"marks", "annotation"},
+    {"picture_table", "annotation"},
+    {"squared_paper", "annotation"},
     {"font", "fonts"},
 };
 

@@ -2,9 +2,9 @@
 
 #include "drawing/item_bounds.hpp"
 #include "drawing/item_painting.hpp"
-#include "image/overlay_checks.hpp"
-#include "image/stencil_checks.hpp"
-#include "image/style_checks.hpp"
+#include "image/drawing/overlay_checks.hpp"
+#include "image/drawing/stencil_checks.hpp"
+#include "image/drawing/style_checks.hpp"
 
 #include <coldbrick/error.hpp>
 

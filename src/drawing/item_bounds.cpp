@@ -1,8 +1,8 @@
 #include "drawing/item_bounds.hpp"
 
-#include "image/overlay_checks.hpp"
-#include "image/rasterise.hpp"
-#include "paint/composite_colour.hpp"
+#include "image/drawing/overlay_checks.hpp"
+#include "image/drawing/rasterise.hpp"
+#include "paint/blending/composite_colour.hpp"
 
 #include <algorithm>
 

@@ -1,8 +1,8 @@
 #include "drawing/item_cover.hpp"
 
-#include "image/pixel_reader.hpp"
-#include "image/span_painter.hpp"
-#include "image/styled_shape.hpp"
+#include "image/drawing/span_painter.hpp"
+#include "image/drawing/styled_shape.hpp"
+#include "image/reading/pixel_reader.hpp"
 
 #include <coldbrick/region.hpp>
 

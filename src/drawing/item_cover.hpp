@@ -4,7 +4,7 @@
 
 #include "base/coverage_span.hpp"
 #include "drawing/item_painting.hpp"
-#include "paint/painter.hpp"
+#include "paint/writers/painter.hpp"
 #include "raster/spans/span_sink.hpp"
 
 #include <coldbrick/drawing.hpp>

@@ -1,8 +1,8 @@
 #include "drawing/item_painting.hpp"
 
 #include "drawing/band_memory.hpp"
-#include "image/style_checks.hpp"
-#include "paint/composite_colour.hpp"
+#include "image/drawing/style_checks.hpp"
+#include "paint/blending/composite_colour.hpp"
 
 #include <coldbrick/draw.hpp>
 

@@ -1,7 +1,7 @@
 #include "drawing/survey.hpp"
 
-#include "image/colour_gap.hpp"
-#include "paint/pixel_codec.hpp"
+#include "image/reading/colour_gap.hpp"
+#include "paint/formats/pixel_codec.hpp"
 
 #include <coldbrick/colour_mixing.hpp>
 #include <coldbrick/error.hpp>

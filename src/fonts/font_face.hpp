@@ -3,7 +3,7 @@
 #pragma once
 
 #include "fonts/font.hpp"
-#include "text/letterforms.hpp"
+#include "text/faces/letterforms.hpp"
 
 #include <memory>
 

@@ -1,7 +1,7 @@
 // Turns the wide vector code off where COLDBRICK_TEST_NARROW is set, so that the tests of the layer run once
 // more with the code that processors without wide registers use.
 
-#include "paint/cpu_features.hpp"
+#include "paint/writers/cpu_features.hpp"
 
 #include <gtest/gtest.h>
 

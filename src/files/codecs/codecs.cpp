@@ -1,7 +1,7 @@
 #include "files/codecs/codec.hpp"
 
 #include "base/range_checks.hpp"
-#include "image/uninitialised_image.hpp"
+#include "image/making/uninitialised_image.hpp"
 
 #include <coldbrick/error.hpp>
 

@@ -1,6 +1,6 @@
 #include "files/codecs/png_gamma.hpp"
 
-#include "paint/channel_depth.hpp"
+#include "paint/formats/channel_depth.hpp"
 
 #include <cmath>
 #include <cstring>

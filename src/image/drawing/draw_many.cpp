@@ -2,6 +2,7 @@
 
 #include <coldbrick/draw.hpp>
 
+#include "geometry/shape_instances.hpp"
 #include "image/drawing/draw_pipeline.hpp"
 #include "image/drawing/styled_shape.hpp"
 
@@ -134,7 +135,41 @@ void draw_list(std::span<const Shape> shapes, Call call) {
     for_each_run(shapes, [&call](const auto& next) { call.paint_all(next); });
 }
 
+template <class S, class Call>
+void draw_span(std::span<const S> shapes, Call call) {
+    for (const S& shape : shapes) call.check(shape);
+    call.paint_all([at = shapes.data(), end = shapes.data() + shapes.size()]() mutable -> const S* {
+        return at == end ? nullptr : at++;
+    });
+}
+
 } // namespace
+
+template <ClosedShape S>
+void draw_each(const ImageView& view, std::span<const S> shapes, const Fill& fill) {
+    draw_span(shapes, image::DrawCall(view, fill));
+}
+
+template <AnyShape S>
+void draw_each(const ImageView& view, std::span<const S> shapes, const Stroke& stroke) {
+    draw_span(shapes, image::DrawCall(view, stroke));
+}
+
+template <ClosedShape S>
+void draw_each(const ImageView& view, std::span<const S> shapes, const Fill& fill, const Stroke& stroke) {
+    draw_span(shapes, image::FillAndStrokeCall(view, fill, stroke));
+}
+
+#define COLDBRICK_INSTANTIATE(S)                                                                             \
+    template COLDBRICK_EXPORTED void draw_each(const ImageView&, std::span<const S>, const Fill&);           \
+    template COLDBRICK_EXPORTED void draw_each(const ImageView&, std::span<const S>, const Fill&,            \
+                                               const Stroke&);
+COLDBRICK_FOR_EACH_CLOSED_SHAPE(COLDBRICK_INSTANTIATE)
+#undef COLDBRICK_INSTANTIATE
+#define COLDBRICK_INSTANTIATE(S)                                                                             \
+    template COLDBRICK_EXPORTED void draw_each(const ImageView&, std::span<const S>, const Stroke&);
+COLDBRICK_FOR_EACH_SHAPE(COLDBRICK_INSTANTIATE)
+#undef COLDBRICK_INSTANTIATE
 
 void image::paint(const ImageView& view, const Shape& shape, const Fill& fill) {
     draw_list({&shape, 1}, DrawCall(view, fill));

@@ -54,6 +54,20 @@ std::vector<Shape> shapes_of(Kind kind, const Numbers& n) {
     return result;
 }
 
+/// The same shapes by calls for many shapes of one type, of which all are.
+template <class... Styles>
+Image of_one_type(const std::vector<Shape>& shapes, const Styles&... styles) {
+    Image result = blank();
+    if (shapes.empty()) return result;
+    const auto draw_all = [&]<class S>(const S&) {
+        std::vector<S> same_type;
+        for (const Shape& shape : shapes) same_type.push_back(std::get<S>(shape));
+        if constexpr (requires { draw(result, same_type, styles...); }) draw(result, same_type, styles...);
+    };
+    std::visit(draw_all, shapes.front());
+    return result;
+}
+
 } // namespace
 
 RC_GTEST_PROP(Many, SeriesAndListsAreTheLoop, ()) {
@@ -80,6 +94,7 @@ RC_GTEST_PROP(Many, SeriesAndListsAreTheLoop, ()) {
     draw(series, Series{kind, numbers}, stroke);
     RC_ASSERT(same(listed, one_by_one));
     RC_ASSERT(same(series, one_by_one));
+    RC_ASSERT(same(of_one_type(shapes, stroke), one_by_one));
 
     if (open) return;
     Image fills = blank();
@@ -102,6 +117,8 @@ RC_GTEST_PROP(Many, SeriesAndListsAreTheLoop, ()) {
     RC_ASSERT(same(filled_series, fills));
     RC_ASSERT(same(filled_list, fills));
     RC_ASSERT(same(both_list, both));
+    RC_ASSERT(same(of_one_type(shapes, fill), fills));
+    RC_ASSERT(same(of_one_type(shapes, fill, stroke), both));
 }
 
 TEST(Many, NothingIsDrawnIfOneIsWrong) {
@@ -110,6 +127,7 @@ TEST(Many, NothingIsDrawnIfOneIsWrong) {
     const Numbers leftover{5, 5, 3, 9, 9};
     const std::vector<Shape> shapes{Box{0, 0, 9, 9}, Circle{{3, 3}, -1}};
     const std::vector<Shape> with_line{Box{0, 0, 9, 9}, Line{}};
+    const Circle of_one[]{Circle{{3, 3}, 1}, Circle{{3, 3}, -2}};
     const std::string open = "dots, lines, polylines and arcs have no inside to fill: use a stroke";
     Stroke inside;
     inside.alignment = Alignment::inside;
@@ -139,6 +157,7 @@ TEST(Many, NothingIsDrawnIfOneIsWrong) {
          },
          "dash length -1 is outside 0..1099511627776"},
         {[&] { draw(image, std::span(shapes), fill); }, "circle radius -1 is outside 0..2147483647"},
+        {[&] { draw(image, of_one, fill); }, "circle radius -2 is outside 0..2147483647"},
         {[&] { draw(image, std::span(with_line), fill); }, open},
         {[&] {
              draw(image, std::span(with_line), Stroke{{}, 0});

@@ -110,7 +110,7 @@ void add_thin(const Contours& contours, const RealPen& pen, SpanSink& parts) {
     for_each_line(contours, flattening, !pen.dashes.empty(), [&](const FlatLine& line) { lines.add(line); });
 }
 
-constexpr RealPen outline{1, Cap::butt, Join::mitre, 4, {}, 0};
+constexpr RealPen thin_outline{1, Cap::butt, Join::mitre, 4, {}, 0};
 
 } // namespace
 
@@ -123,7 +123,7 @@ void fill(const Path& path, const InsideRule& rule, SpanSink& sink) {
     if (rule.extent == FillExtent::tiling) return area.give_centres(inside, sink);
     SpanUnion all(sink.clip());
     area.give_centres(inside, all.parts());
-    add_thin(contours, outline, all.parts());
+    add_thin(contours, thin_outline, all.parts());
     all.give(sink);
 }
 

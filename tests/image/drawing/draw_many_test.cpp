@@ -54,17 +54,18 @@ std::vector<Shape> shapes_of(Kind kind, const Numbers& n) {
     return result;
 }
 
-/// The same shapes by calls for many shapes of one type, of which all are.
-template <class... Styles>
-Image of_one_type(const std::vector<Shape>& shapes, const Styles&... styles) {
+/// The same shapes by draw_all(image, shapes), which takes those of one type, of which all are.
+template <class DrawAll>
+Image of_one_type(const std::vector<Shape>& shapes, const DrawAll& draw_all) {
     Image result = blank();
     if (shapes.empty()) return result;
-    const auto draw_all = [&]<class S>(const S&) {
+    const auto draw_type = [&]<class S>(const S&) {
         std::vector<S> same_type;
         for (const Shape& shape : shapes) same_type.push_back(std::get<S>(shape));
-        if constexpr (requires { draw(result, same_type, styles...); }) draw(result, same_type, styles...);
+        if constexpr (std::is_invocable_v<DrawAll, Image&, const std::vector<S>&>)
+            draw_all(result, same_type);
     };
-    std::visit(draw_all, shapes.front());
+    std::visit(draw_type, shapes.front());
     return result;
 }
 
@@ -94,7 +95,8 @@ RC_GTEST_PROP(Many, SeriesAndListsAreTheLoop, ()) {
     draw(series, Series{kind, numbers}, stroke);
     RC_ASSERT(same(listed, one_by_one));
     RC_ASSERT(same(series, one_by_one));
-    RC_ASSERT(same(of_one_type(shapes, stroke), one_by_one));
+    const auto stroke_all = [&](Image& image, const auto& all) { draw(image, all, stroke); };
+    RC_ASSERT(same(of_one_type(shapes, stroke_all), one_by_one));
 
     if (open) return;
     Image fills = blank();
@@ -117,8 +119,14 @@ RC_GTEST_PROP(Many, SeriesAndListsAreTheLoop, ()) {
     RC_ASSERT(same(filled_series, fills));
     RC_ASSERT(same(filled_list, fills));
     RC_ASSERT(same(both_list, both));
-    RC_ASSERT(same(of_one_type(shapes, fill), fills));
-    RC_ASSERT(same(of_one_type(shapes, fill, stroke), both));
+    const auto fill_all = []<ClosedShape S>(Image& image, const std::vector<S>& all) {
+        draw(image, all, fill);
+    };
+    const auto do_both = [&]<ClosedShape S>(Image& image, const std::vector<S>& all) {
+        draw(image, all, fill, stroke);
+    };
+    RC_ASSERT(same(of_one_type(shapes, fill_all), fills));
+    RC_ASSERT(same(of_one_type(shapes, do_both), both));
 }
 
 TEST(Many, NothingIsDrawnIfOneIsWrong) {

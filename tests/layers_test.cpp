@@ -114,6 +114,7 @@ const std::map<std::string, std::string> public_layer{
     {"stencil", "image"},
     {"sheet", "sheet"},
     {"sheet_check", "sheet"},
+    {"sheet_place", "sheet"},
     {"mark_table", "sheet"},
     {"sweep", "sheet"},
     {"face", "text"},

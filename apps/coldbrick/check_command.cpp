@@ -30,11 +30,14 @@ std::vector<SheetFinding> findings_of(const CheckArguments& arguments) {
 
 void print_as_json(const std::vector<SheetFinding>& findings) {
     Json list = Json::list();
-    for (const SheetFinding& finding : findings)
-        list.add({{"place", finding.place},
+    for (const SheetFinding& finding : findings) {
+        Json hidden_by = Json::list();
+        for (const SheetPlace& place : finding.hidden_by) hidden_by.add(place.text());
+        list.add({{"place", finding.place.text()},
                   {"kind", name_of(finding.kind)},
                   {"message", finding.message},
-                  {"hidden_by", Json::list(finding.hidden_by)}});
+                  {"hidden_by", hidden_by}});
+    }
     print_json(list);
 }
 
@@ -46,7 +49,7 @@ int check_sheet(const CheckArguments& arguments) {
         print_as_json(findings);
     else
         for (const SheetFinding& finding : findings)
-            fmt::print("{}: {}: {}\n", finding.place, name_of(finding.kind), finding.message);
+            fmt::print("{}: {}: {}\n", finding.place.text(), name_of(finding.kind), finding.message);
     return findings.empty() ? 0 : 1;
 }
 

@@ -35,11 +35,9 @@ std::string_view name_of(HistoryStep::Kind kind) {
 
 /// The line of a statement, with its file's name if it is not the sheet's own.
 std::string line_of(const Sheet& sheet, std::uint32_t tag) {
-    const std::string place = sheet.place_of(tag);
-    const std::string file = place.substr(0, place.rfind(':', place.rfind(':') - 1));
-    const std::string own = sheet.place.substr(0, sheet.place.rfind(':', sheet.place.rfind(':') - 1));
-    return file == own ? fmt::format("line {}", sheet.line_of(tag))
-                       : fmt::format("{}:{}", base::shown(file), sheet.line_of(tag));
+    const SheetPlace place = sheet.place_of(tag);
+    return place.file == sheet.place.file ? fmt::format("line {}", place.line)
+                                          : fmt::format("{}:{}", base::shown(place.file), place.line);
 }
 
 /// The text of a statement's first line, with single blanks, not too long.
@@ -103,7 +101,7 @@ void print_history(const Sheet& sheet, const PixelHistory& history) {
 void print_json_of(const Sheet& sheet, const PixelHistory& history) {
     Json steps = Json::list();
     for (const HistoryStep& step : history.steps)
-        steps.add({{"place", sheet.place_of(step.tag)},
+        steps.add({{"place", sheet.place_of(step.tag).text()},
                    {"text", sheet.text_of(step.tag)},
                    {"part", name_of(step.kind)},
                    {"coverage", step.coverage / 255.0},
@@ -190,7 +188,7 @@ void print_json_of(const Sheet& sheet, const Owners& owners, const std::vector<S
                    std::int64_t ground) {
     Json list = Json::list();
     for (const Share& share : shares)
-        list.add({{"place", sheet.place_of(share.tag)},
+        list.add({{"place", sheet.place_of(share.tag).text()},
                   {"text", sheet.text_of(share.tag)},
                   {"pixels", share.pixels}});
     print_json({{"box", owners.box}, {"statements", list}, {"ground", ground}});

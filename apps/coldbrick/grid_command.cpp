@@ -34,7 +34,7 @@ std::vector<RulerOutline> outlines_of(const Sheet& sheet) {
         }
     std::vector<RulerOutline> result;
     result.reserve(boxes.size());
-    for (const auto& [tag, box] : boxes) result.push_back({box, std::to_string(sheet.line_of(tag))});
+    for (const auto& [tag, box] : boxes) result.push_back({box, std::to_string(sheet.place_of(tag).line)});
     return result;
 }
 

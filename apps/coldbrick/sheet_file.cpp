@@ -89,7 +89,7 @@ Sheet SheetFile::read(std::int32_t frame) const {
     });
     if (warns_ && !sheet_)
         for (const SheetWarning& warning : result.warnings)
-            print_message(fmt::format("{}: warning: {}\n", warning.place, warning.message));
+            print_message(fmt::format("{}: warning: {}\n", warning.place.text(), warning.message));
     if (!sheet_) sheet_ = result;
     return result;
 }

@@ -12,6 +12,7 @@
 #include <coldbrick/point.hpp>
 #include <coldbrick/render.hpp>
 #include <coldbrick/shared.hpp>
+#include <coldbrick/sheet_place.hpp>
 
 #include <cstddef>     // limits of bytes
 #include <cstdint>     // numbers of frames
@@ -95,7 +96,7 @@ struct SheetParameter {
     std::string name;
     Kind kind;
     std::string value; ///< that it has, as a sheet would write it; nothing for other kinds
-    std::string place; ///< file:line:column of its name
+    SheetPlace place;  ///< of its name
 
     /// Of what the sheet says that the number may be, `let r = 15 from 1 to 40 by 0.5`.
     struct Range {
@@ -116,7 +117,7 @@ struct SheetWarning {
         radius    ///< a circle is larger than the sheet
     };
     Kind kind;
-    std::string place; ///< file:line:column
+    SheetPlace place;
     std::string message;
 };
 
@@ -127,7 +128,7 @@ struct Sheet {
     Drawing drawing;         ///< each item's tag is the number of its statement
     std::int32_t frames = 1; ///< how many the sheet has; which one this is, its reader chose
     FrameRate rate = {};
-    std::string place = {}; ///< file:line:column of the statement that gives the size, for messages
+    SheetPlace place = {};                       ///< of the statement that gives the size, for messages
     std::vector<SheetParameter> parameters = {}; ///< in the order of the text
     std::vector<SheetWarning> warnings = {};     ///< if they were asked for
     std::vector<bool> carried_out = {}; ///< by tags: which statements were, if warnings were asked for
@@ -152,12 +153,11 @@ struct Sheet {
     /// @throws SheetError as read_sheet(). One thread at a time may do so, also of copies of the sheet.
     [[nodiscard]] Sheet again(const SheetReading& reading) const;
 
-    /// file:line:column of the statement with a tag. @throws ArgumentError if there is none.
-    [[nodiscard]] std::string place_of(std::uint32_t tag) const;
+    /// The place of the statement with a tag. @throws ArgumentError if there is none.
+    [[nodiscard]] SheetPlace place_of(std::uint32_t tag) const;
 
-    /// The number of its first line in its file, and that line without blanks at its ends.
+    /// Its first line, without blanks at its ends.
     /// @throws ArgumentError as place_of().
-    [[nodiscard]] std::size_t line_of(std::uint32_t tag) const;
     [[nodiscard]] std::string text_of(std::uint32_t tag) const;
 
     /// What has been read. Of a sheet that was not, nothing.

@@ -36,9 +36,9 @@ struct SheetFinding {
         unused  ///< nothing uses a name or motif
     };
     Kind kind;
-    std::string place; ///< file:line:column
+    SheetPlace place;
     std::string message;
-    std::vector<std::string> hidden_by = {}; ///< places of the statements that paint it over
+    std::vector<SheetPlace> hidden_by = {}; ///< places of the statements that paint it over
 };
 
 /// The kind as a word with blanks: "painted over".

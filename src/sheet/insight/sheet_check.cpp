@@ -76,23 +76,6 @@ bool is_drawn(const Drawing::Item& item) {
     return group == nullptr || group->style.layer;
 }
 
-/// A place as messages tell it, file:line:column.
-struct Place {
-    std::string file;
-    int line;
-    int column;
-};
-
-Place place_of(const std::string& text) {
-    const std::size_t column = text.rfind(':');
-    const std::size_t line = text.rfind(':', column - 1);
-    return {text.substr(0, line), std::stoi(text.substr(line + 1)), std::stoi(text.substr(column + 1))};
-}
-
-std::string file_of(const std::string& place) {
-    return place_of(place).file;
-}
-
 /// Calls visit(statement) with all statements of a block and those in them.
 template <class Visit>
 void for_each_statement(const sheet::Block& block, const Visit& visit) {
@@ -237,9 +220,8 @@ void SheetCheck::State::find_hidden(const Statement& statement, SheetFinding& fi
     std::ranges::stable_sort(hiders, std::greater(), [](const auto& hider) { return hider.first; });
     std::vector<std::string> lines;
     for (const auto& [pixels, location] : hiders) {
-        std::string place = location->text();
-        const bool in_same_file = file_of(place) == file_of(finding.place);
-        std::string line = in_same_file ? std::to_string(location->line()) : place;
+        SheetPlace place = location->place();
+        std::string line = place.file == finding.place.file ? std::to_string(place.line) : place.text();
         finding.hidden_by.push_back(std::move(place));
         if (std::ranges::find(lines, line) == lines.end()) lines.push_back(std::move(line));
     }
@@ -362,7 +344,7 @@ std::vector<SheetFinding> SheetCheck::State::findings() const {
         if (doubles[tag] || note.kind == StatementNote::Kind::other ||
             (left_alone[tag] && !statements_[tag].carried_out))
             continue;
-        SheetFinding finding{Kind::empty, note.location.text(), {}};
+        SheetFinding finding{Kind::empty, note.location.place(), {}};
         if (!find(statements_[tag], finding)) continue;
         if (finding.kind == Kind::painted_over) {
             const std::size_t hider = statements_[tag].hidden_by.begin()->first;
@@ -377,7 +359,7 @@ std::vector<SheetFinding> SheetCheck::State::findings() const {
         if (warning.kind != SheetWarning::Kind::outside)
             result.push_back({kind_of(warning.kind), warning.place, warning.message});
     std::ranges::stable_sort(result, {}, [&](const SheetFinding& finding) {
-        const Place place = place_of(finding.place);
+        const SheetPlace& place = finding.place;
         return std::tuple(place.file != program_->sources.front().name, place.file, place.line, place.column);
     });
     return result;

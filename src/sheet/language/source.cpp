@@ -67,11 +67,11 @@ std::size_t Location::line() const {
     return static_cast<std::size_t>(after - source->lines.begin());
 }
 
-std::string Location::text() const {
+SheetPlace Location::place() const {
     const std::size_t number = line();
     const std::size_t begin = source->lines[number - 1];
-    return fmt::format("{}:{}:{}", base::shown(source->name, 300), number,
-                       character_count(source->text.substr(begin, offset - begin)) + 1);
+    return {std::string(source->name), number,
+            character_count(source->text.substr(begin, offset - begin)) + 1};
 }
 
 void fail(const Location& location, std::string_view message) {
@@ -83,3 +83,11 @@ void fail(const Location& location, std::string_view message) {
 }
 
 } // namespace coldbrick::sheet
+
+namespace coldbrick {
+
+std::string SheetPlace::text() const {
+    return fmt::format("{}:{}:{}", base::shown(file, 300), line, column);
+}
+
+} // namespace coldbrick

@@ -3,6 +3,7 @@
 #pragma once
 
 #include <coldbrick/error.hpp>
+#include <coldbrick/sheet_place.hpp>
 
 #include <cstddef>
 #include <string>
@@ -28,8 +29,8 @@ struct Location {
     /// The line's number, from 1. Lines end with LF, CR LF or CR.
     [[nodiscard]] std::size_t line() const;
 
-    /// name:line:column; columns count from 1, in characters.
-    [[nodiscard]] std::string text() const;
+    [[nodiscard]] SheetPlace place() const;
+    [[nodiscard]] std::string text() const { return place().text(); }
 };
 
 /// How many bytes of a line's end the text begins with; 0 if there is none.

@@ -92,7 +92,7 @@ void Interpreter::carry_out_block(const Block& block) {
 
 void Interpreter::carry_out(const Location& location, const SheetStatement& statement) {
     if (context_.size) fail(location, "the sheet has its size already");
-    result_.place = location.text();
+    result_.place = location.place();
     const Size size = size_value(statement.size, context_, 1);
     if (std::int64_t{size.width} * size.height > reading_.limits.pixels)
         fail(location, fmt::format("a picture of {} x {} pixels has more than {}", size.width, size.height,
@@ -141,7 +141,7 @@ void Interpreter::carry_out(const Location&, const LetStatement& statement) {
 
 void Interpreter::note_parameter(const LetStatement& statement, const Value& value) {
     SheetParameter result = parameter_of(statement.name, value);
-    result.place = statement.name_location.text();
+    result.place = statement.name_location.place();
     if (statement.low) {
         const double low = number(*statement.low, context_, "lowest value");
         const double high = number(*statement.high, context_, "highest value");
@@ -316,7 +316,7 @@ void Interpreter::check_has_size(const Location& location) const {
 }
 
 void Interpreter::warn(SheetWarning::Kind kind, const Location& location, std::string message) {
-    result_.warnings.push_back({kind, location.text(), std::move(message)});
+    result_.warnings.push_back({kind, location.place(), std::move(message)});
 }
 
 /// A statement that is carried out often has its warning once.

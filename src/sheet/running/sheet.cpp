@@ -26,11 +26,11 @@ auto with_memory(const Sheet& sheet, PixelFormat format, std::int32_t rows, cons
     try {
         return make();
     } catch (const ArgumentError& error) { // beyond the address space
-        throw SheetError(fmt::format("{}: {}", sheet.place, error.what()));
+        throw SheetError(fmt::format("{}: {}", sheet.place.text(), error.what()));
     } catch (const std::bad_alloc&) {
         throw SheetError(fmt::format("{}: there is not enough memory for a picture of {} x {} {} pixels, "
                                      "{} bytes",
-                                     sheet.place, sheet.size.width, rows, layout(format).name, bytes));
+                                     sheet.place.text(), sheet.size.width, rows, layout(format).name, bytes));
     }
 }
 
@@ -109,12 +109,8 @@ const sheet::StatementNote& note_of(const Sheet& sheet, std::uint32_t tag) {
 
 } // namespace
 
-std::string Sheet::place_of(std::uint32_t tag) const {
-    return note_of(*this, tag).location.text();
-}
-
-std::size_t Sheet::line_of(std::uint32_t tag) const {
-    return note_of(*this, tag).location.line();
+SheetPlace Sheet::place_of(std::uint32_t tag) const {
+    return note_of(*this, tag).location.place();
 }
 
 std::string Sheet::text_of(std::uint32_t tag) const {

@@ -21,7 +21,7 @@ namespace {
 std::string told(const std::vector<SheetFinding>& findings) {
     std::string result;
     for (const SheetFinding& finding : findings)
-        result += finding.place.substr(finding.place.find(':') + 1) + " " +
+        result += std::to_string(finding.place.line) + ":" + std::to_string(finding.place.column) + " " +
                   std::string(name_of(finding.kind)) + ": " + finding.message + "\n";
     return result;
 }
@@ -113,7 +113,8 @@ TEST(SheetCheck, TellsPlacesOfWhatHidesInIncludedSheets) {
     const std::vector<SheetFinding> findings = check(sheet);
     ASSERT_EQ(findings.size(), 1U);
     EXPECT_EQ(findings[0].message, "this is painted over completely, by line marks.brick:2:3");
-    EXPECT_EQ(findings[0].hidden_by, std::vector<std::string>{"marks.brick:2:3"});
+    ASSERT_EQ(findings[0].hidden_by.size(), 1U);
+    EXPECT_EQ(findings[0].hidden_by[0].text(), "marks.brick:2:3");
 }
 
 TEST(SheetCheck, RefusesWhatWasNotReadForIt) {
@@ -220,8 +221,8 @@ RC_GTEST_PROP(SheetCheck, WhatIsToldIsSo, ()) {
     if (findings.empty()) return;
     const Image picture = drawn(lines);
     for (const SheetFinding& finding : findings) {
-        RC_LOG() << finding.place << ' ' << finding.message << '\n';
-        const std::size_t line = std::stoul(finding.place.substr(finding.place.find(':') + 1)) - 1;
+        RC_LOG() << finding.place.text() << ' ' << finding.message << '\n';
+        const std::size_t line = finding.place.line - 1;
         using Kind = SheetFinding::Kind;
         switch (finding.kind) {
         case Kind::hidden_layer: {

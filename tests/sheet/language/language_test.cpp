@@ -463,7 +463,7 @@ TEST(Sheet, TellsItsParametersPlacesAndWarnings) {
     const Sheet sheet = read_sheet(text, "quay.brick", {.warns = true});
     ASSERT_EQ(sheet.parameters.size(), 4U);
     EXPECT_EQ(sheet.parameters[0].kind, SheetParameter::Kind::number);
-    EXPECT_EQ(sheet.parameters[0].place, "quay.brick:1:5");
+    EXPECT_EQ(sheet.parameters[0].place.text(), "quay.brick:1:5");
     ASSERT_TRUE(sheet.parameters[0].range);
     EXPECT_EQ(sheet.parameters[0].range->high, 9);
     EXPECT_EQ(sheet.parameters[0].range->step, 0.5);
@@ -471,12 +471,12 @@ TEST(Sheet, TellsItsParametersPlacesAndWarnings) {
     EXPECT_EQ(sheet.parameters[2].value, "true");
     EXPECT_EQ(sheet.parameters[3].value, "#ff0000");
     ASSERT_EQ(sheet.drawing.items().size(), 3U);
-    EXPECT_EQ(sheet.place_of(sheet.drawing.tags()[0]), "quay.brick:7:3");
-    EXPECT_EQ(sheet.place_of(sheet.drawing.tags()[2]), "quay.brick:14:1");
+    EXPECT_EQ(sheet.place_of(sheet.drawing.tags()[0]).text(), "quay.brick:7:3");
+    EXPECT_EQ(sheet.place_of(sheet.drawing.tags()[2]).text(), "quay.brick:14:1");
     EXPECT_THROW((void)sheet.place_of(99), ArgumentError);
     std::string warnings;
     for (const SheetWarning& warning : sheet.warnings)
-        warnings += warning.place + " " + warning.message + "\n";
+        warnings += warning.place.text() + " " + warning.message + "\n";
     EXPECT_EQ(
         warnings,
         "quay.brick:14:1 this lies outside the sheet, 1 pixel to its right: columns 60 to 70, rows 0 to 5\n"

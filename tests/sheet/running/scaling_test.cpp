@@ -33,7 +33,7 @@ Sheet read(const std::string& text, const std::string& data, const SheetLimits& 
 TEST(Scaling, OfSheets) {
     const Sheet lets = read(lines(200'000, [](int i) { return "let a" + std::to_string(i) + " = 1"; }), "");
     EXPECT_EQ(lets.parameters.size(), 200'000U);
-    EXPECT_EQ(lets.parameters.back().place, "quay.brick:200001:5");
+    EXPECT_EQ(lets.parameters.back().place.text(), "quay.brick:200001:5");
     const std::string circles = lines(30'000, [](int i) {
         return "circle at (" + std::to_string(i % 290) + ", " + std::to_string(i / 290) +
                ") radius 3 fill white";

@@ -43,20 +43,62 @@ TEST(Readme, TheSheetDraws) {
     EXPECT_EQ(picture.at(160, 80 + 20), colour("white"));
 }
 
-TEST(Manual, LinksLeadToFiles) {
-    namespace fs = std::filesystem;
+namespace {
+
+namespace fs = std::filesystem;
+
+std::vector<fs::path> pages() {
     const fs::path root = COLDBRICK_SOURCE_FOLDER;
-    std::vector<fs::path> pages{root / "README.md", root / "CONTRIBUTING.md", root / "CHANGELOG.md"};
+    std::vector<fs::path> result{root / "README.md", root / "CONTRIBUTING.md", root / "CHANGELOG.md"};
     for (const auto& entry : fs::directory_iterator(root / "docs"))
-        if (entry.path().extension() == ".md") pages.push_back(entry.path());
-    const std::regex link(R"(\]\(([^)#:]+)[)#])"); // those to other hosts have a colon
+        if (entry.path().extension() == ".md") result.push_back(entry.path());
+    return result;
+}
+
+/// How many places of a page match, after visit(path) with the first group of each.
+template <class Visit>
+int for_each_match(const fs::path& page, const char* pattern, const Visit& visit) {
+    const std::string text = read_file(page);
+    const std::regex wanted(pattern);
+    int count = 0;
+    for (std::sregex_iterator match(text.begin(), text.end(), wanted), end; match != end; ++match, ++count)
+        visit((*match)[1].str());
+    return count;
+}
+
+} // namespace
+
+TEST(Manual, LinksLeadToFiles) {
     int links = 0;
-    for (const fs::path& page : pages) {
-        const std::string text = read_file(page);
-        for (std::sregex_iterator match(text.begin(), text.end(), link), end; match != end; ++match, ++links)
-            EXPECT_TRUE(fs::exists(page.parent_path() / (*match)[1].str())) << page << ": " << (*match)[1];
-    }
+    for (const fs::path& page : pages()) // links to other hosts have a colon
+        links += for_each_match(page, R"(\]\(([^)#:]+)[)#])", [&](const std::string& path) {
+            EXPECT_TRUE(fs::exists(page.parent_path() / path)) << page << ": " << path;
+        });
     EXPECT_GT(links, 100);
+}
+
+TEST(Manual, FilesThatItNamesAreThere) {
+    const fs::path root = COLDBRICK_SOURCE_FOLDER;
+    int names = 0;
+    for (const fs::path& page : pages())
+        names += for_each_match(
+            page, R"(`((?:src|tests|apps|cmake|scripts|include)/[a-z_/0-9.]+)`)",
+            [&](const std::string& path) { EXPECT_TRUE(fs::exists(root / path)) << page << ": " << path; });
+    EXPECT_GT(names, 20);
+}
+
+TEST(Manual, TheArchitectureNamesEveryFolderOfLayers) {
+    const fs::path root = COLDBRICK_SOURCE_FOLDER;
+    const std::string page = read_file(root / "docs/architecture.md");
+    for (const auto& layer : fs::directory_iterator(root / "src")) {
+        if (!layer.is_directory()) continue;
+        EXPECT_NE(page.find(layer.path().filename().string()), std::string::npos) << layer.path();
+        for (const auto& room : fs::directory_iterator(layer.path())) {
+            if (!room.is_directory()) continue;
+            const std::string link = "(../src/" + fs::relative(room.path(), root / "src").string() + ")";
+            EXPECT_NE(page.find(link), std::string::npos) << link;
+        }
+    }
 }
 
 TEST(Manual, PicturesAreThoseThatTheirSheetsDraw) {

@@ -147,7 +147,7 @@ void StatementParser::layer_statement(Block& statements, Keys& keys, const Locat
     WordsBefore before;
     while (!cursor_.at_end())
         if (!styles_.take_blending(result->blending, before))
-            cursor_.fail_expecting({Word::opacity, Word::blend, Word::linear});
+            cursor_.fail_expecting(words_of(StyleParser::blending_table()));
     const std::uint64_t its_key = key(keys);
     result->block = inner_block(location);
     take_end();

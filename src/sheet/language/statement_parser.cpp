@@ -175,18 +175,19 @@ void StatementParser::expect_top(const Location& location, std::string_view what
 }
 
 std::unique_ptr<SheetStatement> StatementParser::sheet_statement() {
+    using Action = WordAction<StatementParser, SheetStatement>;
+    static constexpr std::array table{
+        Action{Word::on,
+               [](StatementParser& p, SheetStatement& sheet) { sheet.ground = p.expressions_.expression(); }},
+        Action{Word::smooth, [](StatementParser&, SheetStatement& sheet) { sheet.edges = Edges::smooth; }},
+        Action{Word::seed,
+               [](StatementParser& p, SheetStatement& sheet) { sheet.seed = p.expressions_.expression(); }}};
     auto result = std::make_unique<SheetStatement>();
     result->size = expressions_.width_and_height();
     WordsBefore before;
     while (!cursor_.at_end())
-        if (cursor_.take_once(before, Word::on))
-            result->ground = expressions_.expression();
-        else if (cursor_.take_once(before, Word::smooth))
-            result->edges = Edges::smooth;
-        else if (cursor_.take_once(before, Word::seed))
-            result->seed = expressions_.expression();
-        else
-            cursor_.fail_expecting({Word::on, Word::smooth, Word::seed});
+        if (!cursor_.take_one(before, std::span<const Action>(table), *this, *result))
+            cursor_.fail_expecting(words_of(table));
     return result;
 }
 
@@ -268,29 +269,31 @@ std::unique_ptr<ImageStatement> StatementParser::image_statement() {
 }
 
 void StatementParser::image_words(ImageStatement& image, WordsBefore& before) {
-    if (cursor_.take_once(before, Word::anchor)) {
-        image.anchor = cursor_.choice<Anchor>(anchors);
-    } else if (cursor_.take_once(before, Word::size)) {
-        image.size = expressions_.size();
-    } else if (cursor_.take_once(before, Word::contain, "way to fit the size")) {
-        image.fit = Fit::contain;
-    } else if (cursor_.take_once(before, Word::cover, "way to fit the size")) {
-        image.fit = Fit::cover;
-    } else if (cursor_.take_once(before, Word::mirrored)) {
-        image.mirrored = true;
-    } else if (cursor_.take_once(before, Word::turned)) {
-        image.turn = expressions_.expression();
-    } else if (cursor_.take_once(before, Word::key)) {
-        image.key = expressions_.expression();
-    } else if (cursor_.take_once(before, Word::mask)) {
-        image.mask = styles_.file("the mask's file");
-    } else if (cursor_.next().word == Word::named) {
+    using Action = WordAction<StatementParser, ImageStatement>;
+    static constexpr std::string_view fit = "way to fit the size";
+    static constexpr std::array table{
+        Action{Word::anchor,
+               [](StatementParser& p, ImageStatement& to) { to.anchor = p.cursor_.choice<Anchor>(anchors); }},
+        Action{Word::size, [](StatementParser& p, ImageStatement& to) { to.size = p.expressions_.size(); }},
+        Action{Word::contain, [](StatementParser&, ImageStatement& to) { to.fit = Fit::contain; }, fit},
+        Action{Word::cover, [](StatementParser&, ImageStatement& to) { to.fit = Fit::cover; }, fit},
+        Action{Word::mirrored, [](StatementParser&, ImageStatement& to) { to.mirrored = true; }},
+        Action{Word::turned,
+               [](StatementParser& p, ImageStatement& to) { to.turn = p.expressions_.expression(); }},
+        Action{Word::key,
+               [](StatementParser& p, ImageStatement& to) { to.key = p.expressions_.expression(); }},
+        Action{Word::mask,
+               [](StatementParser& p, ImageStatement& to) { to.mask = p.styles_.file("the mask's file"); }}};
+    if (cursor_.next().word == Word::named) {
         image.named = name_given();
-    } else if (!styles_.take_blending(image.blending, before)) {
-        cursor_.fail_expecting({Word::anchor, Word::size, Word::contain, Word::cover, Word::mirrored,
-                                Word::turned, Word::key, Word::mask, Word::named, Word::opacity,
-                                Word::blend});
+        return;
     }
+    if (cursor_.take_one(before, std::span<const Action>(table), *this, image) ||
+        styles_.take_blending(image.blending, before))
+        return;
+    std::vector<Word> words = words_of(table, StyleParser::blending_table());
+    words.push_back(Word::named);
+    cursor_.fail_expecting(words);
 }
 
 std::unique_ptr<TextStatement> StatementParser::text_statement() {
@@ -363,19 +366,24 @@ std::unique_ptr<PlaceStatement> StatementParser::place_statement() {
             fail(name.location,
                  fmt::format("the motif's parameter {} is left out", base::in_quotes(parameter.name)));
     }
+    place_words(*result);
+    return result;
+}
+
+/// Where a motif is placed.
+void StatementParser::place_words(PlaceStatement& place) {
+    using Action = WordAction<StatementParser, PlaceStatement>;
+    static constexpr std::array table{
+        Action{Word::at, [](StatementParser& p, PlaceStatement& to) { to.at = p.expressions_.expression(); }},
+        Action{Word::turned,
+               [](StatementParser& p, PlaceStatement& to) { to.turn = p.expressions_.expression(); }},
+        Action{Word::scaled,
+               [](StatementParser& p, PlaceStatement& to) { to.scale = p.expressions_.expression(); }},
+        Action{Word::mirrored, [](StatementParser&, PlaceStatement& to) { to.mirrored = true; }}};
     WordsBefore before;
     while (!cursor_.at_end())
-        if (cursor_.take_once(before, Word::at))
-            result->at = expressions_.expression();
-        else if (cursor_.take_once(before, Word::turned))
-            result->turn = expressions_.expression();
-        else if (cursor_.take_once(before, Word::scaled))
-            result->scale = expressions_.expression();
-        else if (cursor_.take_once(before, Word::mirrored))
-            result->mirrored = true;
-        else
-            cursor_.fail_expecting({Word::at, Word::turned, Word::scaled, Word::mirrored});
-    return result;
+        if (!cursor_.take_one(before, std::span<const Action>(table), *this, place))
+            cursor_.fail_expecting(words_of(table));
 }
 
 /// VALUE, ..., PARAMETER = VALUE, ... )

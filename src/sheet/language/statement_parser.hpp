@@ -74,6 +74,7 @@ class StatementParser {
     std::unique_ptr<StyleStatement> style_statement();
     std::unique_ptr<ImageStatement> image_statement();
     void image_words(ImageStatement& image, WordsBefore& before);
+    void place_words(PlaceStatement& place);
     std::unique_ptr<TextStatement> text_statement();
     std::unique_ptr<ShapeStatement> shape_statement(Word word);
     std::unique_ptr<PlaceStatement> place_statement();

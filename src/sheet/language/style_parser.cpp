@@ -68,19 +68,20 @@ std::vector<StopWords> StyleParser::stops() {
 }
 
 HatchWords StyleParser::hatch_words() {
+    using Action = WordAction<StyleParser, HatchWords>;
+    static constexpr std::array table{
+        Action{Word::spacing,
+               [](StyleParser& p, HatchWords& hatch) { hatch.spacing = p.expressions_.expression(); }},
+        Action{Word::wide,
+               [](StyleParser& p, HatchWords& hatch) { hatch.width = p.expressions_.expression(); }},
+        Action{Word::on,
+               [](StyleParser& p, HatchWords& hatch) { hatch.ground = p.expressions_.lone_operand(); }}};
     HatchWords result{cursor_.choice<Hatch::Direction>(directions), expressions_.lone_operand(), nullptr,
                       nullptr, nullptr};
     WordsBefore before;
-    while (true) {
-        if (cursor_.take_once(before, Word::spacing))
-            result.spacing = expressions_.expression();
-        else if (cursor_.take_once(before, Word::wide))
-            result.width = expressions_.expression();
-        else if (cursor_.take_once(before, Word::on))
-            result.ground = expressions_.lone_operand();
-        else
-            return result;
+    while (cursor_.take_one(before, std::span<const Action>(table), *this, result)) {
     }
+    return result;
 }
 
 /// Rows of # and ., with blanks between them, repeated up to 8 x 8.
@@ -112,65 +113,79 @@ StippleWords StyleParser::stipple_words() {
     return result;
 }
 
+StyleParser::BlendingTable StyleParser::blending_table() {
+    using Action = WordAction<StyleParser, BlendingWords>;
+    static constexpr std::array table{Action{Word::opacity,
+                                             [](StyleParser& p, BlendingWords& blending) {
+                                                 blending.opacity = p.expressions_.expression();
+                                             }},
+                                      Action{Word::blend,
+                                             [](StyleParser& p, BlendingWords& blending) {
+                                                 blending.mode = p.cursor_.choice<BlendMode>(modes);
+                                             }},
+                                      Action{Word::linear, [](StyleParser&, BlendingWords& blending) {
+                                                 blending.space = BlendSpace::linear;
+                                             }}};
+    return table;
+}
+
 bool StyleParser::take_blending(BlendingWords& blending, WordsBefore& before) {
-    if (cursor_.take_once(before, Word::opacity))
-        blending.opacity = expressions_.expression();
-    else if (cursor_.take_once(before, Word::blend))
-        blending.mode = cursor_.choice<BlendMode>(modes);
-    else if (cursor_.take_once(before, Word::linear))
-        blending.space = BlendSpace::linear;
-    else
-        return false;
-    return true;
+    return cursor_.take_one(before, blending_table(), *this, blending);
+}
+
+StyleParser::EdgesTable StyleParser::edges_table() {
+    using Action = WordAction<std::optional<Edges>>;
+    static constexpr std::string_view subject = "kind of edges";
+    static constexpr std::array table{
+        Action{Word::smooth, [](std::optional<Edges>& edges) { edges = Edges::smooth; }, subject},
+        Action{Word::crisp, [](std::optional<Edges>& edges) { edges = Edges::crisp; }, subject}};
+    return table;
 }
 
 bool StyleParser::take_edges(std::optional<Edges>& edges, WordsBefore& before) {
-    if (cursor_.take_once(before, Word::smooth, "kind of edges"))
-        edges = Edges::smooth;
-    else if (cursor_.take_once(before, Word::crisp, "kind of edges"))
-        edges = Edges::crisp;
-    else
-        return false;
-    return true;
+    return cursor_.take_one(before, edges_table(), edges);
 }
 
 FillWords StyleParser::fill_words(const Location& location) {
+    using Action = WordAction<FillWords>;
+    static constexpr std::array table{
+        Action{Word::nonzero, [](FillWords& fill) { fill.rule = FillRule::non_zero; }},
+        Action{Word::tiling, [](FillWords& fill) { fill.extent = FillExtent::tiling; }}};
     FillWords result{location, paint_words()};
     WordsBefore before;
-    while (true) {
-        if (cursor_.take_once(before, Word::nonzero))
-            result.rule = FillRule::non_zero;
-        else if (cursor_.take_once(before, Word::tiling))
-            result.extent = FillExtent::tiling;
-        else if (!take_edges(result.edges, before) && !take_blending(result.blending, before))
-            return result;
+    while (cursor_.take_one(before, std::span<const Action>(table), result) ||
+           take_edges(result.edges, before) || take_blending(result.blending, before)) {
     }
+    return result;
 }
 
 StrokeWords StyleParser::stroke_words(const Location& location) {
+    using Action = WordAction<StyleParser, StrokeWords>;
+    static constexpr std::string_view side = "side of the edge";
+    static constexpr std::array table{
+        Action{Word::cap,
+               [](StyleParser& p, StrokeWords& stroke) { stroke.cap = p.cursor_.choice<Cap>(caps); }},
+        Action{Word::join,
+               [](StyleParser& p, StrokeWords& stroke) { stroke.join = p.cursor_.choice<Join>(joins); }},
+        Action{Word::limit,
+               [](StyleParser& p, StrokeWords& stroke) { stroke.limit = p.expressions_.expression(); }},
+        Action{Word::inside, [](StyleParser&, StrokeWords& stroke) { stroke.alignment = Alignment::inside; },
+               side},
+        Action{Word::outside,
+               [](StyleParser&, StrokeWords& stroke) { stroke.alignment = Alignment::outside; }, side},
+        Action{Word::dashes,
+               [](StyleParser& p, StrokeWords& stroke) { stroke.dashes = p.expressions_.list(); }},
+        Action{Word::offset,
+               [](StyleParser& p, StrokeWords& stroke) { stroke.offset = p.expressions_.expression(); }}};
     StrokeWords result;
     result.location = location;
     result.paint = paint_words();
     if (cursor_.begins_value()) result.width = expressions_.expression();
     WordsBefore before;
-    while (true) {
-        if (cursor_.take_once(before, Word::cap))
-            result.cap = cursor_.choice<Cap>(caps);
-        else if (cursor_.take_once(before, Word::join))
-            result.join = cursor_.choice<Join>(joins);
-        else if (cursor_.take_once(before, Word::limit))
-            result.limit = expressions_.expression();
-        else if (cursor_.take_once(before, Word::inside, "side of the edge"))
-            result.alignment = Alignment::inside;
-        else if (cursor_.take_once(before, Word::outside, "side of the edge"))
-            result.alignment = Alignment::outside;
-        else if (cursor_.take_once(before, Word::dashes))
-            result.dashes = expressions_.list();
-        else if (cursor_.take_once(before, Word::offset))
-            result.offset = expressions_.expression();
-        else if (!take_edges(result.edges, before) && !take_blending(result.blending, before))
-            return result;
+    while (cursor_.take_one(before, std::span<const Action>(table), *this, result) ||
+           take_edges(result.edges, before) || take_blending(result.blending, before)) {
     }
+    return result;
 }
 
 } // namespace coldbrick::sheet

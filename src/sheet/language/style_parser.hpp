@@ -29,9 +29,13 @@ class StyleParser {
 
     /// Takes a word of blending and what follows it, if there is one.
     bool take_blending(BlendingWords& blending, WordsBefore& before);
+    using BlendingTable = std::span<const WordAction<StyleParser, BlendingWords>>;
+    static BlendingTable blending_table();
 
     /// Takes a word of edges, if there is one.
     bool take_edges(std::optional<Edges>& edges, WordsBefore& before);
+    using EdgesTable = std::span<const WordAction<std::optional<Edges>>>;
+    static EdgesTable edges_table();
 
     /// A colour, or a pattern.
     PaintWords paint_words();

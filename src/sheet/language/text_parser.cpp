@@ -15,19 +15,58 @@ bool is_choice(const Token& token, std::span<const Choice<Value>> choices) {
 
 } // namespace
 
+TextParser::Table TextParser::table() {
+    using Action = WordAction<TextParser, LetterWords>;
+    static constexpr std::array words{
+        Action{Word::fill, [](TextParser& p, LetterWords& text) { text.paint = p.styles_.paint_words(); }},
+        Action{Word::stroke,
+               [](TextParser& p, LetterWords& text) {
+                   text.outline = p.styles_.paint_words();
+                   if (p.cursor_.begins_value()) text.outline_width = p.expressions_.expression();
+               }},
+        Action{Word::plate,
+               [](TextParser& p, LetterWords& text) {
+                   text.plate = PlateWords{p.styles_.paint_words(), nullptr, nullptr, std::nullopt};
+               }},
+        Action{Word::face, [](TextParser& p, LetterWords& text) { text.face = p.face_words(); }},
+        Action{Word::size,
+               [](TextParser& p, LetterWords& text) {
+                   text.size = p.expressions_.expression();
+                   text.size_of_capitals = p.cursor_.take(Word::capitals);
+               }},
+        Action{Word::anchor, [](TextParser& p, LetterWords& text) { text.anchor = p.anchor(); }},
+        Action{Word::aligned,
+               [](TextParser& p, LetterWords& text) {
+                   text.alignment = p.cursor_.choice<TextColumn>(text_columns);
+               }},
+        Action{Word::spacing,
+               [](TextParser& p, LetterWords& text) { text.spacing = p.expressions_.expression(); }},
+        Action{Word::leading,
+               [](TextParser& p, LetterWords& text) { text.leading = p.expressions_.expression(); }},
+        Action{Word::within,
+               [](TextParser& p, LetterWords& text) { text.width = p.expressions_.expression(); }},
+        Action{Word::lines,
+               [](TextParser& p, LetterWords& text) { text.lines = p.expressions_.expression(); }},
+        Action{Word::fit, [](TextParser& p, LetterWords& text) { text.fit = p.expressions_.size(); }},
+        Action{Word::turned,
+               [](TextParser& p, LetterWords& text) { text.turn = p.expressions_.expression(); }},
+        Action{Word::thick,
+               [](TextParser& p, LetterWords& text) { text.thickness = p.expressions_.expression(); }}};
+    return words;
+}
+
 void TextParser::take_words(LetterWords& text, WordsBefore& before) {
     if (ExpressionPtr style = styles_.base(before)) {
         text.base = std::move(style);
         return;
     }
-    const bool taken = take_paint(text, before) || take_plate_words(text, before) ||
-                       take_face_words(text, before) || take_setting(text, before) ||
-                       styles_.take_edges(text.edges, before) || take_blending(text, before);
-    if (!taken)
-        cursor_.fail_expecting({Word::fill,   Word::stroke,  Word::plate,   Word::face,    Word::size,
-                                Word::anchor, Word::aligned, Word::spacing, Word::leading, Word::within,
-                                Word::lines,  Word::fit,     Word::turned,  Word::thick,   Word::smooth,
-                                Word::crisp,  Word::opacity, Word::blend,   Word::like,    Word::named});
+    const bool taken = cursor_.take_one(before, table(), *this, text) || take_plate_words(text, before) ||
+                       take_face_words(text, before) || styles_.take_edges(text.edges, before) ||
+                       take_blending(text, before);
+    if (taken) return;
+    std::vector<Word> words = words_of(table(), StyleParser::edges_table(), StyleParser::blending_table());
+    words.insert(words.end(), {Word::like, Word::named});
+    cursor_.fail_expecting(words);
 }
 
 bool TextParser::take_blending(LetterWords& text, WordsBefore& before) {
@@ -38,74 +77,42 @@ bool TextParser::take_blending(LetterWords& text, WordsBefore& before) {
     return true;
 }
 
-bool TextParser::take_paint(LetterWords& text, WordsBefore& before) {
-    if (cursor_.take_once(before, Word::fill)) {
-        text.paint = styles_.paint_words();
-    } else if (cursor_.take_once(before, Word::stroke)) {
-        text.outline = styles_.paint_words();
-        if (cursor_.begins_value()) text.outline_width = expressions_.expression();
-    } else {
-        return false;
-    }
-    return true;
-}
-
+/// What may follow a plate.
 bool TextParser::take_plate_words(LetterWords& text, WordsBefore& before) {
-    if (cursor_.take_once(before, Word::plate)) {
-        text.plate = PlateWords{styles_.paint_words(), nullptr, nullptr, std::nullopt};
-        return true;
-    }
-    if (!text.plate) return false;
-    if (cursor_.take_once(before, Word::border)) {
-        text.plate->border = styles_.paint_words();
-        return true;
-    }
-    return take_number(text.plate->padding, before, Word::padding) ||
-           take_number(text.plate->radius, before, Word::rounded);
+    using Action = WordAction<TextParser, PlateWords>;
+    static constexpr std::array words{
+        Action{Word::border,
+               [](TextParser& p, PlateWords& plate) { plate.border = p.styles_.paint_words(); }},
+        Action{Word::padding,
+               [](TextParser& p, PlateWords& plate) { plate.padding = p.expressions_.expression(); }},
+        Action{Word::rounded,
+               [](TextParser& p, PlateWords& plate) { plate.radius = p.expressions_.expression(); }}};
+    return text.plate && cursor_.take_one(before, std::span<const Action>(words), *this, *text.plate);
 }
 
+FaceWords TextParser::face_words() {
+    FaceWords result;
+    do {
+        const Token name = cursor_.quoted("a face's name or file");
+        result.names.push_back({unquoted(name), name.location});
+    } while (cursor_.take_symbol(','));
+    return result;
+}
+
+/// What may follow a face; any number of axes.
 bool TextParser::take_face_words(LetterWords& text, WordsBefore& before) {
-    if (cursor_.take_once(before, Word::face)) {
-        text.face.emplace();
-        do {
-            const Token name = cursor_.quoted("a face's name or file");
-            text.face->names.push_back({unquoted(name), name.location});
-        } while (cursor_.take_symbol(','));
-        return true;
-    }
+    using Action = WordAction<TextParser, FaceWords>;
+    static constexpr std::array words{
+        Action{Word::slanted, [](TextParser&, FaceWords& face) { face.slanted = true; }},
+        Action{Word::weight,
+               [](TextParser& p, FaceWords& face) { face.weight = p.expressions_.expression(); }}};
     if (!text.face) return false;
-    if (cursor_.take(Word::axis)) { // any number of them
+    if (cursor_.take(Word::axis)) {
         const Token tag = cursor_.quoted("an axis's tag");
         text.face->axes.push_back({unquoted(tag), expressions_.expression()});
         return true;
     }
-    if (cursor_.take_once(before, Word::slanted)) return text.face->slanted = true;
-    return take_number(text.face->weight, before, Word::weight);
-}
-
-bool TextParser::take_setting(LetterWords& text, WordsBefore& before) {
-    if (cursor_.take_once(before, Word::anchor)) {
-        text.anchor = anchor();
-    } else if (cursor_.take_once(before, Word::aligned)) {
-        text.alignment = cursor_.choice<TextColumn>(text_columns);
-    } else if (take_number(text.size, before, Word::size)) {
-        text.size_of_capitals = cursor_.take(Word::capitals);
-    } else if (cursor_.take_once(before, Word::fit)) {
-        text.fit = expressions_.size();
-    } else {
-        return take_number(text.spacing, before, Word::spacing) ||
-               take_number(text.leading, before, Word::leading) ||
-               take_number(text.width, before, Word::within) ||
-               take_number(text.lines, before, Word::lines) || take_number(text.turn, before, Word::turned) ||
-               take_number(text.thickness, before, Word::thick);
-    }
-    return true;
-}
-
-bool TextParser::take_number(ExpressionPtr& number, WordsBefore& before, Word word) {
-    if (!cursor_.take_once(before, word)) return false;
-    number = expressions_.expression();
-    return true;
+    return cursor_.take_one(before, std::span<const Action>(words), *this, *text.face);
 }
 
 /// A column, a row or both.

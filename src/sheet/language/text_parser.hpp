@@ -19,12 +19,13 @@ class TextParser {
     void take_words(LetterWords& text, WordsBefore& before);
 
   private:
-    bool take_paint(LetterWords& text, WordsBefore& before);
+    using Table = std::span<const WordAction<TextParser, LetterWords>>;
+    static Table table();
+
+    FaceWords face_words();
     bool take_plate_words(LetterWords& text, WordsBefore& before);
     bool take_face_words(LetterWords& text, WordsBefore& before);
-    bool take_setting(LetterWords& text, WordsBefore& before);
     bool take_blending(LetterWords& text, WordsBefore& before);
-    bool take_number(ExpressionPtr& number, WordsBefore& before, Word word);
     TextAnchor anchor();
 
     TokenCursor& cursor_;

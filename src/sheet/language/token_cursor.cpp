@@ -78,7 +78,7 @@ void TokenCursor::fail_expecting(std::string_view what, std::string_view hint) c
     fail(next().location, fmt::format("expected {}, found {}{}", what, found(), hint));
 }
 
-void TokenCursor::fail_expecting(std::initializer_list<Word> words) const {
+void TokenCursor::fail_expecting(std::span<const Word> words) const {
     std::vector<std::string_view> texts;
     for (const Word word : words) texts.push_back(text_of(word));
     fail_expecting(fmt::format("{} or the end of the line", joined(texts)));

@@ -84,6 +84,25 @@ class WordsBefore {
     std::vector<std::string_view> subjects_;
 };
 
+/// A word that may stand in any order with others, but once, and what follows from it.
+template <class... Targets>
+struct WordAction {
+    Word word;
+    void (*act)(Targets&... targets);
+    std::string_view subject = {}; ///< what it tells, if other words tell the same
+};
+
+/// The words of tables, in their order.
+template <class... Tables>
+std::vector<Word> words_of(const Tables&... tables) {
+    std::vector<Word> result;
+    const auto add = [&](const auto& table) {
+        for (const auto& known : table) result.push_back(known.word);
+    };
+    (add(tables), ...);
+    return result;
+}
+
 /// Takes tokens one after the other, and tells what is wrong with the next one.
 class TokenCursor {
   public:
@@ -126,6 +145,17 @@ class TokenCursor {
     /// @param subject what it tells, if other words tell the same
     bool take_once(WordsBefore& before, Word word, std::string_view subject = {});
 
+    /// Takes the next token if it is one of the words, and acts on it.
+    template <class... Targets>
+    bool take_one(WordsBefore& before, std::span<const WordAction<Targets...>> words, Targets&... targets) {
+        for (const WordAction<Targets...>& known : words)
+            if (take_once(before, known.word, known.subject)) {
+                known.act(targets...);
+                return true;
+            }
+        return false;
+    }
+
     bool take_symbol(char symbol);
     bool take_symbol(std::string_view symbol);
     void expect_symbol(char symbol);
@@ -160,7 +190,7 @@ class TokenCursor {
     [[noreturn]] void fail_expecting(std::string_view what, std::string_view hint = {}) const;
 
     /// As above, one of the words or the end of the line.
-    [[noreturn]] void fail_expecting(std::initializer_list<Word> words) const;
+    [[noreturn]] void fail_expecting(std::span<const Word> words) const;
 
     /// The texts with commas between them.
     static std::string joined(std::span<const std::string_view> texts);

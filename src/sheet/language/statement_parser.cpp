@@ -6,6 +6,8 @@
 #include "sheet/running/random_bits.hpp"
 
 #include <algorithm>
+#include <array>
+#include <span>
 #include <utility>
 
 namespace coldbrick::sheet {

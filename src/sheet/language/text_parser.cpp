@@ -1,6 +1,8 @@
 #include "sheet/language/text_parser.hpp"
 
 #include <algorithm>
+#include <array>
+#include <span>
 #include <string_view>
 
 namespace coldbrick::sheet {

@@ -144,6 +144,9 @@ DataTable csv_table(std::string_view file, std::string_view text, std::size_t mo
         throw FileError(
             fmt::format("{}:{}: {}", base::shown(file), line, csv_strerror(csv_error(parser.get()))));
     };
+    // A field's memory grows by blocks of one size: a long one must not be moved too often.
+    constexpr std::size_t least_block = 128;
+    csv_set_blk_size(parser.get(), std::max(text.size() / 16, least_block));
     // Line by line, so that rows know their own.
     while (!text.empty()) {
         const std::string_view part = text.substr(0, text.find('\n') + 1);

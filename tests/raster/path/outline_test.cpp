@@ -96,9 +96,10 @@ std::vector<OutlineNode> any_nodes(double radius) {
     const int count = *rc::gen::inRange(2, 5);
     const auto spacing = static_cast<std::int64_t>(4 * radius);
     while (static_cast<int>(nodes.size()) < count) {
-        const SubPoint at{*rc::gen::inRange<std::int64_t>(-9, 10) * spacing,
-                          *rc::gen::inRange<std::int64_t>(-9, 10) * spacing};
-        if (nodes.empty() || at != nodes.back().at) nodes.push_back({at, true});
+        SubPoint at{*rc::gen::inRange<std::int64_t>(-9, 10) * spacing,
+                    *rc::gen::inRange<std::int64_t>(-9, 10) * spacing};
+        if (!nodes.empty() && at == nodes.back().at) at.x += spacing;
+        nodes.push_back({at, true});
     }
     return nodes;
 }

@@ -93,7 +93,8 @@ foreach(case "-DCOLDBRICK_TOOL=ON;need image files"
         "-DCOLDBRICK_TOOL=OFF -DCOLDBRICK_TEXT=OFF -DCOLDBRICK_SHEET=ON;fonts and sheets need words")
     list(POP_FRONT case options)
     separate_arguments(options)
-    execute_process(COMMAND ${alone} -B ${WORK}/refused ${options} RESULT_VARIABLE status ERROR_VARIABLE output OUTPUT_QUIET)
+    execute_process(COMMAND ${alone} -B ${WORK}/refused ${options}
+        RESULT_VARIABLE status ERROR_VARIABLE output OUTPUT_QUIET)
     if(status EQUAL 0 OR NOT output MATCHES "${case}")
         message(FATAL_ERROR "${options} is not refused:\n${output}")
     endif()

@@ -43,16 +43,43 @@ SubVector bend(SubVector a, SubVector b, SubVector c) {
     return a - 2.0 * b + c;
 }
 
+/// The other way round. Positions are whole sub-pixels, so that control points, those of degree 2 included,
+/// are whole thirds of one.
+CubicForm reversed(const CubicForm& form) {
+    const auto in_thirds = [](SubVector step) {
+        return SubVector{std::nearbyint(3 * step.x) / 3, std::nearbyint(3 * step.y) / 3};
+    };
+    const auto& [a, b, c] = form.points;
+    return {{in_thirds(b - c), in_thirds(a - c), -c}};
+}
+
+bool comes_before(SubVector a, SubVector b) {
+    return a.x != b.x ? a.x < b.x : a.y < b.y;
+}
+
 } // namespace
 
-Curve::Curve(SubPoint from, const CubicForm& form, SubPoint to) : from_(from), to_(to), form_(form) {}
+Curve::Curve(SubPoint from, const CubicForm& form, SubPoint to)
+    : from_(from), to_(to), start_(from), form_(form) {
+    const CubicForm other = reversed(form);
+    const SubVector way = form.points[2];
+    reversed_ = comes_before(way, {}) || (way.length() == 0 && comes_before(other.points[0], form.points[0]));
+    if (!reversed_) return;
+    start_ = to;
+    form_ = other;
+}
 
 Curve::Curve(SubPoint from, const ArcForm& form, SubPoint to)
-    : from_(from), to_(to), form_(form),
+    : from_(from), to_(to), start_(from), form_(form),
       longest_radius_(std::hypot(form.across.length(), form.down.length())) {
     // The half diameters of a circle or of an upright ellipse are its axes.
     if (dot(form.across, form.down) == 0)
         longest_radius_ = std::max(form.across.length(), form.down.length());
+    reversed_ = form.sweep < Angle();
+    if (!reversed_) return;
+    start_ = to;
+    form_ = ArcForm{form.centre - SubVector::between(from, to), form.across, form.down,
+                    form.start + form.sweep, -form.sweep};
 }
 
 SubVector Curve::step(double t) const {
@@ -75,11 +102,12 @@ SubVector Curve::step(double t) const {
 SubPoint Curve::point(double t) const {
     if (t <= 0) return from_;
     if (t >= 1) return to_;
-    return from_ + step(t);
+    return start_ + step(as_worked_out(t));
 }
 
-SubVector Curve::velocity(double t) const {
-    return std::visit(
+SubVector Curve::velocity(double at) const {
+    const double t = as_worked_out(at);
+    const SubVector result = std::visit(
         [t]<class Form>(const Form& form) -> SubVector {
             if constexpr (std::same_as<Form, StraightForm>) return form.way;
             if constexpr (std::same_as<Form, ArcForm>) {
@@ -94,6 +122,21 @@ SubVector Curve::velocity(double t) const {
             }
         },
         form_);
+    return reversed_ ? -result : result;
+}
+
+SubVector Curve::direction(double t) const {
+    SubVector way = velocity(t);
+    if (const auto* const cubic = std::get_if<CubicForm>(&form_); cubic != nullptr && way.length() == 0) {
+        // Control points at the end itself are left out.
+        const auto& [a, b, c] = cubic->points;
+        const bool at_start = as_worked_out(t) < 0.5;
+        const SubVector next = at_start ? b : c - a;
+        way = next.length() == 0 ? c : next;
+        if (reversed_) way = -way;
+    }
+    const double length = way.length();
+    return length == 0 ? SubVector() : (1 / length) * way;
 }
 
 double Curve::longest() const {
@@ -106,8 +149,8 @@ double Curve::longest() const {
     return std::get<StraightForm>(form_).way.length();
 }
 
-double Curve::furthest_from_chord(double begin, double end) const {
-    const double square = (end - begin) * (end - begin) / 8;
+double Curve::furthest_from_chord(double from, double to) const {
+    const double square = (to - from) * (to - from) / 8;
     if (const auto* const arc = std::get_if<ArcForm>(&form_)) {
         const double speed = arc->sweep.in_degrees() * radians_per_degree;
         return square * speed * speed * longest_radius_;
@@ -118,7 +161,7 @@ double Curve::furthest_from_chord(double begin, double end) const {
         const SubVector first = bend({}, a, b);
         const SubVector last = bend(a, b, c);
         const auto at = [&](double t) { return ((1 - t) * first + t * last).length(); };
-        return square * 6 * std::max(at(begin), at(end));
+        return square * 6 * std::max(at(as_worked_out(from)), at(as_worked_out(to)));
     }
     return 0;
 }

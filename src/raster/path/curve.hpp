@@ -34,17 +34,19 @@ struct ArcForm {
 };
 
 /// A line or curve with a parameter t of 0..1. All is worked out from steps between its points, so that
-/// moving it by whole sub-pixels changes nothing else, and for each t from that alone.
+/// moving it by whole sub-pixels changes nothing else, and for each t from that alone. A curve and the same
+/// one the other way round have the same points: one of the two ways is taken for both.
 class Curve {
   public:
     Curve(SubPoint from, SubPoint to)
-        : from_(from), to_(to), form_(StraightForm{SubVector::between(from, to)}) {}
+        : from_(from), to_(to), start_(from), form_(StraightForm{SubVector::between(from, to)}) {}
     Curve(SubPoint from, const CubicForm& form, SubPoint to);
     Curve(SubPoint from, const ArcForm& form, SubPoint to);
 
     [[nodiscard]] SubPoint from() const { return from_; }
     [[nodiscard]] SubPoint to() const { return to_; }
     using Form = std::variant<StraightForm, CubicForm, ArcForm>;
+    /// As it was given, or the same curve the other way round. Arcs whose sweep is not negative are as given.
     [[nodiscard]] const Form& form() const { return form_; }
     [[nodiscard]] bool is_straight() const { return std::holds_alternative<StraightForm>(form_); }
 
@@ -52,6 +54,10 @@ class Curve {
 
     /// How fast it goes, in sub-pixels: the derivative.
     [[nodiscard]] SubVector velocity(double t) const;
+
+    /// Where it leads, of length 1; without a length where it leads nowhere. Where its speed is 0 at an end,
+    /// the direction that it takes next.
+    [[nodiscard]] SubVector direction(double t) const;
 
     /// A length that it does not exceed, in sub-pixels.
     [[nodiscard]] double longest() const;
@@ -61,10 +67,13 @@ class Curve {
     [[nodiscard]] double furthest_from_chord(double begin, double end) const;
 
   private:
+    [[nodiscard]] double as_worked_out(double t) const { return reversed_ ? 1 - t : t; }
     [[nodiscard]] SubVector step(double t) const;
 
     SubPoint from_;
     SubPoint to_;
+    SubPoint start_; ///< of the form
+    bool reversed_ = false;
     Form form_;
     double longest_radius_ = 0; ///< of an arc, a bound
 };

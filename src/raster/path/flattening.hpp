@@ -45,6 +45,14 @@ class VisibleArea {
         return shown.end * length < -beyond || shown.begin * length > length + beyond;
     }
 
+    /// True if the stroke of a curve that lies within `off` of the straight line between its ends hardly
+    /// differs from that of the line with a direction of the curve for its own: by half the reach times the
+    /// square of the angle at most by which these differ, which has a sine of 8 off / length or less.
+    [[nodiscard]] bool has_one_direction(SubPoint a, SubPoint b, double off) const {
+        const double square = dot(SubVector::between(a, b), SubVector::between(a, b));
+        return reach_ * 64 * off * off / 2 <= tangent_error * square;
+    }
+
     /// Which part of the infinite line lies beside what can be seen, as shares of the way between two points.
     struct Part {
         double begin;
@@ -64,6 +72,7 @@ class VisibleArea {
 
   private:
     static constexpr std::int64_t margin = 2 * sub_pixels;
+    static constexpr double tangent_error = flatness / 2;
 
     std::int64_t left_;
     std::int64_t top_;
@@ -78,7 +87,7 @@ class Flattening {
   public:
     enum class Purpose : std::uint8_t {
         inside,
-        stroke ///< at its ends, whose direction caps and joins follow, a curve is always halved
+        stroke ///< of two lines and more, of which the first and the last may take the curve's directions
     };
 
     Flattening(const VisibleArea& visible, Purpose purpose) : visible_(visible), purpose_(purpose) {}
@@ -104,8 +113,9 @@ class Flattening {
     void halve(const Curve& curve, const Stretch& whole, double begin, double end, const Visit& visit) const {
         if (whole.end <= begin || whole.begin >= end) return;
         const double off = curve.furthest_from_chord(whole.begin, whole.end);
-        const bool has_end = whole.begin <= begin || whole.end >= end;
-        if (off <= flatness || is_hidden(whole, off, has_end) || whole.end - whole.begin < 0x1p-40) {
+        const bool has_begin = whole.begin <= begin;
+        const bool has_end = whole.end >= end;
+        if (is_line(whole, off, has_begin, has_end) || whole.end - whole.begin < 0x1p-40) {
             return whole.end >= end ? visit(curve.point(end), end) : visit(whole.to, whole.end);
         }
         const double middle = (whole.begin + whole.end) / 2;
@@ -114,10 +124,12 @@ class Flattening {
         halve(curve, {middle, whole.end, point, whole.to}, begin, end, visit);
     }
 
-    [[nodiscard]] bool is_hidden(const Stretch& stretch, double off, bool has_end) const {
-        if (purpose_ == Purpose::inside) return visible_.hides(stretch.from, stretch.to, off);
-        return !has_end && (visible_.hides(stretch.from, stretch.to, off) ||
-                            visible_.passes_beside(stretch.from, stretch.to, off));
+    [[nodiscard]] bool is_line(const Stretch& stretch, double off, bool has_begin, bool has_end) const {
+        const auto& [begin, end, from, to] = stretch;
+        if (purpose_ == Purpose::inside) return off <= flatness || visible_.hides(from, to, off);
+        if (has_begin || has_end)
+            return off <= flatness && !(has_begin && has_end) && visible_.has_one_direction(from, to, off);
+        return off <= flatness || visible_.hides(from, to, off) || visible_.passes_beside(from, to, off);
     }
 
     VisibleArea visible_;

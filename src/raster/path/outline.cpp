@@ -15,10 +15,14 @@ double OutlinePen::reach_of_tips() const {
     return join == Join::mitre ? std::max(right, left) * mitre_limit : 0;
 }
 
-Outliner::Line Outliner::Line::between(SubPoint from, SubPoint to) {
-    const SubVector way = SubVector::between(from, to);
+Outliner::Line Outliner::Line::between(const OutlineNode& from, const OutlineNode& to) {
+    const SubVector way = SubVector::between(from.at, to.at);
     const double length = way.length();
-    return {from, to, length, (1 / length) * way};
+    Line line{from.at, to.at, length, (1 / length) * way};
+    // A curve's first line and its last one have its directions at these ends.
+    for (const SubVector& direction : {from.leaving, to.arriving})
+        if (dot(direction, line.direction) > 0) line.direction = direction;
+    return line;
 }
 
 /// The edges of a stroke run forwards on its right side and backwards on its left one.
@@ -117,44 +121,82 @@ void Outliner::add_join(const Line& in, const Line& out, bool is_corner) {
     add_edge(in.to, end, !outer_is_right);
 }
 
-void Outliner::add_cap(Cap cap, SubPoint at, SubVector outwards, bool at_begin, double lengthening) {
+void Outliner::add_disc(SubPoint centre, SubVector radius) {
+    const SubPoint begin = centre + radius;
+    const SubPoint end = centre + -radius;
+    add_arc(centre, radius, -std::numbers::pi, begin, end, true);
+    add_arc(centre, -radius, -std::numbers::pi, end, begin, true);
+}
+
+void Outliner::add_cap(const End& end) {
     // Seen outwards, the stroke's sides change places at its beginning.
-    const double right_width = at_begin ? pen_.left : pen_.right;
-    const double left_width = at_begin ? pen_.right : pen_.left;
-    const SubPoint right = at + right_width * outwards.turned();
-    const SubPoint left = at + -left_width * outwards.turned();
-    if (cap == Cap::round) {
-        const double radius = (pen_.right + pen_.left) / 2;
-        const SubPoint centre = at + (right_width - left_width) / 2 * outwards.turned();
-        return add_arc(centre, radius * outwards.turned(), -std::numbers::pi, right, left, true);
+    const double right_width = end.is_begin ? pen_.left : pen_.right;
+    const double left_width = end.is_begin ? pen_.right : pen_.left;
+    const SubPoint right = end.at + right_width * end.outwards.turned();
+    const SubPoint left = end.at + -left_width * end.outwards.turned();
+    const double radius = (pen_.right + pen_.left) / 2;
+    if (end.cap == Cap::round) {
+        const SubPoint centre = end.at + (right_width - left_width) / 2 * end.outwards.turned();
+        const SubVector aside = radius * end.outwards.turned();
+        if (!end.is_whole) return add_arc(centre, aside, -std::numbers::pi, right, left, true);
+        add_disc(centre, aside);
     }
-    const double further = cap == Cap::square ? (pen_.right + pen_.left) / 2 : lengthening;
+    const double further = end.cap == Cap::square ? radius : end.cap == Cap::butt ? end.lengthening : 0;
     if (further == 0) return add_edge(right, left, true);
-    const SubPoint right_end = right + further * outwards;
-    const SubPoint left_end = left + further * outwards;
+    const SubPoint right_end = right + further * end.outwards;
+    const SubPoint left_end = left + further * end.outwards;
     add_edge(right, right_end, true);
     add_edge(right_end, left_end, true);
     add_edge(left_end, left, true);
 }
 
+/// True if the stroke has the inward half of the disc about an end anyway: lines that meet in round joins do,
+/// up to a corner of another kind or an end that is not round, if that is further away than the disc reaches.
+bool Outliner::covers_disc(std::span<const OutlineNode> nodes, bool about_begin, Cap other_cap) const {
+    const auto from_end = [&](std::size_t i) { return nodes[about_begin ? i : nodes.size() - 1 - i]; };
+    for (std::size_t i = 1; i < nodes.size(); ++i) {
+        const OutlineNode node = from_end(i);
+        const bool is_last = i + 1 == nodes.size();
+        if (is_last ? other_cap == Cap::round : !node.is_corner || pen_.join == Join::round) continue;
+        return SubVector::between(from_end(0).at, node.at).length() >= pen_.right + pen_.left;
+    }
+    return true;
+}
+
+/// A round join is a whole disc, which may reach over ends that are near and not round.
+void Outliner::complete_join(std::span<const OutlineNode> nodes, std::size_t node, const Caps& caps) {
+    if (pen_.join != Join::round || pen_.right != pen_.left) return;
+    const SubPoint at = nodes[node].at;
+    const auto reaches = [&](SubPoint end, Cap cap) {
+        return cap != Cap::round && SubVector::between(at, end).length() < pen_.right + pen_.left;
+    };
+    if (reaches(nodes.front().at, caps.at_begin) || reaches(nodes.back().at, caps.at_end))
+        add_disc(at, {pen_.right, 0});
+}
+
 void Outliner::add_open(std::span<const OutlineNode> nodes, const Lengthening& lengthening,
                         const Caps& caps) {
-    Line line = Line::between(nodes[0].at, nodes[1].at);
-    add_cap(caps.at_begin, line.from, -line.direction, true, lengthening.at_begin);
+    const auto is_whole = [&](bool about_begin) {
+        const auto [cap, other] = about_begin ? caps : Caps{caps.at_end, caps.at_begin};
+        return cap == Cap::round && !covers_disc(nodes, about_begin, other);
+    };
+    Line line = Line::between(nodes[0], nodes[1]);
+    add_cap({caps.at_begin, line.from, -line.direction, true, lengthening.at_begin, is_whole(true)});
     add_sides(line);
     for (std::size_t i = 2; i < nodes.size(); ++i) {
-        const Line next = Line::between(nodes[i - 1].at, nodes[i].at);
+        const Line next = Line::between(nodes[i - 1], nodes[i]);
         add_join(line, next, nodes[i - 1].is_corner);
+        if (nodes[i - 1].is_corner) complete_join(nodes, i - 1, caps);
         add_sides(next);
         line = next;
     }
-    add_cap(caps.at_end, line.to, line.direction, false, lengthening.at_end);
+    add_cap({caps.at_end, line.to, line.direction, false, lengthening.at_end, is_whole(false)});
 }
 
 void Outliner::add_closed(std::span<const OutlineNode> nodes) {
-    Line line = Line::between(nodes.back().at, nodes.front().at);
+    Line line = Line::between(nodes.back(), nodes.front());
     for (std::size_t i = 0; i < nodes.size(); ++i) {
-        const Line next = Line::between(nodes[i].at, nodes[(i + 1) % nodes.size()].at);
+        const Line next = Line::between(nodes[i], nodes[(i + 1) % nodes.size()]);
         add_join(line, next, nodes[i].is_corner);
         add_sides(next);
         line = next;
@@ -163,8 +205,8 @@ void Outliner::add_closed(std::span<const OutlineNode> nodes) {
 
 void Outliner::add_dot(SubPoint at, SubVector direction, const Lengthening& lengthening) {
     if (pen_.cap == Cap::butt && lengthening.at_begin + lengthening.at_end <= 0) return;
-    add_cap(pen_.cap, at, -direction, true, lengthening.at_begin);
-    add_cap(pen_.cap, at, direction, false, lengthening.at_end);
+    add_cap({pen_.cap, at, -direction, true, lengthening.at_begin});
+    add_cap({pen_.cap, at, direction, false, lengthening.at_end});
 }
 
 } // namespace coldbrick::raster

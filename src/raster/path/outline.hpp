@@ -8,6 +8,7 @@
 
 #include <coldbrick/line_style.hpp>
 
+#include <cstddef>
 #include <cstdint>
 #include <span>
 
@@ -35,6 +36,10 @@ struct OutlinePen {
 struct OutlineNode {
     SubPoint at;
     bool is_corner; ///< else the lines stand for a curve, and the join is round
+    /// The directions of curves that end and begin here, of length 1, which caps and joins follow; without a
+    /// length those of the lines.
+    SubVector arriving{};
+    SubVector leaving{};
 };
 
 /// How much further than its end an open line goes on with butt caps.
@@ -74,15 +79,27 @@ class Outliner {
         double length;
         SubVector direction;
 
-        static Line between(SubPoint from, SubPoint to);
+        static Line between(const OutlineNode& from, const OutlineNode& to);
     };
 
     void add_sides(const Line& line);
     void add_join(const Line& in, const Line& out, bool is_corner);
+    void complete_join(std::span<const OutlineNode> nodes, std::size_t node, const Caps& caps);
     void add_outer_join(const Line& in, const Line& out, Join join, bool on_right);
     void add_mitre(const Line& in, const Line& out, SubPoint begin, SubPoint end, SubVector aside,
                    bool on_right);
-    void add_cap(Cap cap, SubPoint at, SubVector outwards, bool at_begin, double lengthening);
+    /// A cap's outward side, of which there may be more: the half of a round cap that the lines leave free.
+    struct End {
+        Cap cap;
+        SubPoint at;
+        SubVector outwards; ///< of length 1
+        bool is_begin;
+        double lengthening;
+        bool is_whole = false; ///< a round cap is the whole disc
+    };
+    void add_cap(const End& end);
+    void add_disc(SubPoint centre, SubVector radius);
+    [[nodiscard]] bool covers_disc(std::span<const OutlineNode> nodes, bool about_begin, Cap other_cap) const;
     void add_arc(SubPoint centre, SubVector from, double turn, SubPoint begin, SubPoint end, bool forwards);
     void add_edge(SubPoint from, SubPoint to, bool forwards);
 

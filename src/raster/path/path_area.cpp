@@ -31,27 +31,58 @@ namespace {
 /// Nodes one after the other, none like the one before.
 class NodeList {
   public:
-    explicit NodeList(bool shifted) : shift_(shifted ? -half_a_pixel : 0) {}
+    NodeList(bool shifted, const OutlinePen& pen)
+        : shift_(shifted ? -half_a_pixel : 0), reach_(std::max(pen.right, pen.left)) {}
 
     void clear() { nodes_.clear(); }
-    void add(SubPoint at, bool is_corner) {
+    void add(SubPoint at, bool is_corner, SubVector arriving = {}) {
         const SubPoint place = at + SubPoint{shift_, shift_};
-        if (!nodes_.empty() && nodes_.back().at == place)
-            nodes_.back().is_corner |= is_corner;
-        else
-            nodes_.push_back({place, is_corner});
+        if (nodes_.empty() || nodes_.back().at != place)
+            return nodes_.push_back({place, is_corner, arriving});
+        nodes_.back().is_corner |= is_corner;
+        if (nodes_.size() > 1 && arriving.length() != 0) nodes_.back().arriving = arriving;
+    }
+    /// Tells in which direction a curve begins at the last node.
+    void leave(SubVector direction) {
+        nodes_.back().leaving = direction;
+        if (nodes_.size() > 1) settle(nodes_.back(), nodes_[nodes_.size() - 2].at);
     }
     /// For a contour that is closed.
-    void leave_out_end_at_start() {
-        if (nodes_.size() > 1 && nodes_.back().at == nodes_.front().at) {
-            nodes_.front().is_corner |= nodes_.back().is_corner;
+    /// @param is_corner whether there is one where it begins
+    void leave_out_end_at_start(bool is_corner) {
+        OutlineNode& start = nodes_.front();
+        if (nodes_.size() > 1 && nodes_.back().at == start.at) {
+            start.arriving = nodes_.back().arriving;
             nodes_.pop_back();
         }
+        start.is_corner = is_corner;
+        if (!is_corner) start.leaving = start.arriving = {};
+        if (nodes_.size() < 2) return;
+        if (start.arriving.length() != 0 && start.leaving.length() == 0)
+            start.leaving = direction_between(start.at, nodes_[1].at);
+        settle(start, nodes_.back().at);
     }
     [[nodiscard]] const std::vector<OutlineNode>& nodes() const { return nodes_; }
 
   private:
+    /// Where curves meet almost in one direction there is no corner: whatever the join is, it adds as good as
+    /// nothing to a round one.
+    void settle(OutlineNode& node, SubPoint before) const {
+        const bool is_line = node.arriving.length() == 0;
+        const SubVector arriving = is_line ? direction_between(before, node.at) : node.arriving;
+        const double turn = cross(arriving, node.leaving);
+        if (dot(arriving, node.leaving) <= 0 || reach_ * turn * turn / 8 > flatness / 2) return;
+        node = {node.at, false};
+    }
+
+    /// @param to another place
+    static SubVector direction_between(SubPoint from, SubPoint to) {
+        const SubVector way = SubVector::between(from, to);
+        return (1 / way.length()) * way;
+    }
+
     std::int64_t shift_;
+    double reach_;
     std::vector<OutlineNode> nodes_;
 };
 
@@ -62,7 +93,7 @@ class ContourStroker {
         : pen_(pen), visible_(area.clip(), pen.outline.reach()),
           visible_tips_(area.clip(), pen.outline.reach_of_tips()),
           flattening_(visible_, Flattening::Purpose::stroke), outliner_(pen.outline, area, part),
-          nodes_(pen.shifted) {}
+          nodes_(pen.shifted, pen.outline) {}
 
     void add(const CurveContour& contour) {
         if (contour.curves.empty()) return;
@@ -76,15 +107,27 @@ class ContourStroker {
         nodes_.add(contour.curves.front().from(), true);
         for (const Curve& curve : contour.curves) add_nodes(curve, 0, 1);
         if (!contour.closed) return give_open({1, 1});
-        nodes_.leave_out_end_at_start();
+        nodes_.leave_out_end_at_start(!is_whole_ellipse(contour));
         // There and back again has no corners to join.
         if (nodes_.nodes().size() < 3) return give_open({1, 1});
         outliner_.add_closed(nodes_.nodes());
     }
 
+    /// Such a contour has no corner where it begins.
+    static bool is_whole_ellipse(const CurveContour& contour) {
+        return contour.curves.size() == 1 && std::holds_alternative<ArcForm>(contour.curves.front().form());
+    }
+
     /// Adds the nodes of part of a curve but for its beginning.
     void add_nodes(const Curve& curve, double begin, double end) {
-        flattening_.flatten(curve, begin, end, [&](SubPoint to, double t) { nodes_.add(to, t >= 1); });
+        if (curve.is_straight()) {
+            if (nodes_.nodes().back().arriving.length() != 0) nodes_.leave(curve.direction(begin));
+            return nodes_.add(curve.point(end), end >= 1);
+        }
+        nodes_.leave(curve.direction(begin));
+        flattening_.flatten(curve, begin, end, [&](SubPoint to, double t) {
+            nodes_.add(to, t >= 1, t == end ? curve.direction(t) : SubVector());
+        });
     }
 
     /// Strokes the nodes as a path with ends. @param share of the lengthening that butt ends have at most
@@ -214,7 +257,7 @@ class ContourStroker {
         auto first = std::ranges::upper_bound(stretches, dash.from, {}, &Stretch::begin) - 1;
         const double begin = first->length.parameter_at(dash.from - first->begin);
         nodes_.add(first->curve->point(begin), true);
-        const SubVector direction = first->curve->velocity(begin);
+        const SubVector direction = first->curve->direction(begin);
         double from = begin;
         for (auto stretch = first;
              stretch != stretches.end() && (stretch->begin < dash.to || stretch == first); ++stretch) {
@@ -224,9 +267,8 @@ class ContourStroker {
         }
         if (nodes_.nodes().size() > 1) return give_open(dash.share);
         if (direction.length() == 0) return give_dot(nodes_.nodes().front().at, dash.share);
-        const SubVector unit = (1 / direction.length()) * direction;
         const double more = pen_.on_pixels ? real_sub_pixels / 2 : 0;
-        outliner_.add_dot(nodes_.nodes().front().at, unit,
+        outliner_.add_dot(nodes_.nodes().front().at, direction,
                           {dash.share.at_begin * more, dash.share.at_end * more});
     }
 

@@ -87,8 +87,8 @@ struct PieceAdder {
     void operator()(const PathQuadratic& curve) const {
         const SubVector control = SubVector::between(from, sub_point(curve.control));
         const SubVector end = SubVector::between(from, sub_point(curve.to));
-        const SubVector first = 2.0 / 3 * control;
-        contour.curves.emplace_back(from, CubicForm{{first, first + 1.0 / 3 * end, end}},
+        const auto third = [](SubVector step) { return SubVector{step.x / 3, step.y / 3}; };
+        contour.curves.emplace_back(from, CubicForm{{third(2 * control), third(2 * control + end), end}},
                                     sub_point(curve.to));
     }
 

@@ -30,6 +30,8 @@ struct Stretch {
     std::uint32_t first; ///< line
     std::uint32_t last;
     std::uint32_t contour;
+    SubVector leaving{}; ///< a curve's directions at its ends
+    SubVector arriving{};
 };
 
 /// The lines of a contour. What a closed one has at its first line's beginning is a corner.
@@ -94,7 +96,10 @@ class TiledStroke {
         for (const Curve& curve : contour.curves) {
             const std::uint32_t begin = line_count();
             flattening.flatten(curve, 0, 1, [&](SubPoint to, double) { add_line(to); });
-            end_stretch(begin);
+            if (end_stretch(begin) && !curve.is_straight()) {
+                stretches_.back().leaving = curve.direction(0);
+                stretches_.back().arriving = curve.direction(1);
+            }
         }
         // There and back again is no closed contour, as it has no corners to join.
         const bool there_and_back = contour.closed && line_count() == first + (at == start ? 2 : 1);
@@ -109,9 +114,11 @@ class TiledStroke {
         contours_.push_back({first, line_count() - 1, contour.closed && line_count() > first + 2});
     }
 
-    void end_stretch(std::uint32_t begin) {
-        if (begin >= line_count()) return;
+    /// False if no line has been added.
+    bool end_stretch(std::uint32_t begin) {
+        if (begin >= line_count()) return false;
         stretches_.push_back({begin, line_count() - 1, static_cast<std::uint32_t>(contours_.size())});
+        return true;
     }
 
     void leave_out_last_line() {
@@ -238,11 +245,12 @@ class TiledStroke {
         for (std::size_t i = first; i < last;) {
             const std::uint32_t begin = numbers_[i];
             std::uint32_t end = begin;
-            nodes_ = {{lines_[begin].from, true}, {lines_[begin].to, is_corner(begin)}};
+            nodes_ = {begin_of(begin), end_of(begin)};
             // Lines that follow each other are one.
             while (++i < last && numbers_[i] == end + 1 && &contour_of(numbers_[i]) == &contour_of(begin)) {
                 end = numbers_[i];
-                nodes_.push_back({lines_[end].to, is_corner(end)});
+                nodes_.back().leaving = begin_of(end).leaving;
+                nodes_.push_back(end_of(end));
             }
             give_nodes(begin, end, outliner);
         }
@@ -252,8 +260,16 @@ class TiledStroke {
         SpanSink::run_within(clip, sink_, [&](SpanSink& inside) { area.give_centres(rule, inside); });
     }
 
-    /// Whether a line's end is a corner.
-    [[nodiscard]] bool is_corner(std::uint32_t line) const { return line == stretch_of(line).last; }
+    /// A line's ends, as nodes that nothing else meets.
+    [[nodiscard]] OutlineNode begin_of(std::uint32_t line) const {
+        const Stretch& stretch = stretch_of(line);
+        return {lines_[line].from, true, {}, line == stretch.first ? stretch.leaving : SubVector()};
+    }
+    [[nodiscard]] OutlineNode end_of(std::uint32_t line) const {
+        const Stretch& stretch = stretch_of(line);
+        const bool is_last = line == stretch.last;
+        return {lines_[line].to, is_last, is_last ? stretch.arriving : SubVector()};
+    }
 
     void give_nodes(std::uint32_t begin, std::uint32_t end, Outliner& outliner) {
         if (nodes_.front().at == nodes_.back().at && begin == end)
@@ -273,8 +289,9 @@ class TiledStroke {
             if (!contour.closed || number != contour.first ||
                 !std::ranges::binary_search(numbers, contour.last))
                 continue;
-            const StrokedLine& out = lines_[contour.first];
-            nodes_ = {{lines_[contour.last].from, true}, {out.from, true}, {out.to, true}};
+            OutlineNode start = end_of(contour.last);
+            start.leaving = begin_of(contour.first).leaving;
+            nodes_ = {begin_of(contour.last), start, end_of(contour.first)};
             outliner.add_open(nodes_, {}, {Cap::butt, Cap::butt});
         }
     }

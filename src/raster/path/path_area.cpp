@@ -240,13 +240,14 @@ class ContourStroker {
     void add_dash(const std::vector<Stretch>& stretches, double on, double off, double whole) {
         const bool dot = on == off;
         if (is_thin()) {
+            // Those whose centres no dash of the path reaches have nothing of one beyond its end.
+            if (dot || off <= 0 || on > whole) return;
             const double begin = on - real_sub_pixels / 2;
             const double end = off - real_sub_pixels / 2;
-            if (dot || end <= -real_sub_pixels / 2 || begin >= whole + real_sub_pixels / 2) return;
-            const auto beyond = [](double way) { return std::clamp(2 * way / real_sub_pixels, 0.0, 1.0); };
-            return give_dash(stretches, {std::clamp(begin, 0.0, whole),
-                                         std::clamp(end, 0.0, whole),
-                                         {beyond(-begin), beyond(end - whole)}});
+            const double from = std::clamp(begin, 0.0, whole);
+            const double to = std::clamp(end, 0.0, whole);
+            const auto beyond = [](double way) { return std::clamp(2 * way / real_sub_pixels, -1.0, 1.0); };
+            return give_dash(stretches, {from, to, {beyond(from - begin), beyond(end - to)}});
         }
         if (dot ? on < 0 || on > whole : off <= 0 || on >= whole) return;
         give_dash(stretches, {std::max(on, 0.0), std::min(off, whole), {1, 1}});

@@ -180,14 +180,39 @@ void add_pen_stroke(const S& shape, const RealPen& real_pen, CoveredArea& area) 
     add_stroke(contours_of(shape), pen, area, AreaPart::stroke);
 }
 
+/// Shapes whose inner side may reach over their outer one on the other side: at corners, and where a curve
+/// bends more than the stroke is wide.
+template <class S>
+bool may_reach_over(const S& shape, const OutlinePen& pen) {
+    if constexpr (std::same_as<S, Ellipse>) {
+        const EllipseFrame frame = EllipseFrame::of(shape);
+        const double a = frame.across.length();
+        const double b = frame.down.length();
+        return std::min(a, b) * std::min(a, b) < pen.right * std::max(a, b);
+    }
+    return std::same_as<S, Sector> || std::same_as<S, Segment>;
+}
+
+/// A stroke that reaches further inwards: of what is outside the shape only what its outer side has.
+template <class S>
+AreaRule add_centred_stroke(const S& shape, const RealPen& real_pen, CoveredArea& area) {
+    add_pen_stroke(shape, real_pen, area);
+    ContourPen pen = contour_pen<S>(real_pen);
+    if (pen.outline.right == pen.outline.left || !pen.dashes.empty() || !may_reach_over(shape, pen.outline))
+        return {AreaRule::Kind::stroked};
+    const Contours contours = contours_of(shape);
+    const Flattening flattening(VisibleArea(area.clip(), 0), Flattening::Purpose::inside);
+    add_inside(contours, flattening, area, AreaPart::inside);
+    pen.outline.right = pen.outline.left;
+    add_stroke(contours, pen, area, AreaPart::rim);
+    return {AreaRule::Kind::stroked_inside};
+}
+
 /// The area's own parts, and how they are put together.
 template <class S>
 AreaRule add_aligned_stroke(const S& shape, RealPen pen, Alignment alignment, const InsideRule& filled,
                             CoveredArea& area) {
-    if (alignment == Alignment::centred) {
-        add_pen_stroke(shape, pen, area);
-        return area_rule<S>(AreaRule::Kind::stroked, {});
-    }
+    if (alignment == Alignment::centred) return add_centred_stroke(shape, pen, area);
     const bool inside = alignment == Alignment::inside;
     // Fills reach half a pixel beyond the path, but for a path's bare inside.
     const bool bare_path = std::same_as<S, Path> && is_bare<S>(filled);

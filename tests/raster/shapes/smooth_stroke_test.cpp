@@ -7,6 +7,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <functional>
 #include <numbers>
 #include <random>
 #include <string>
@@ -21,15 +22,44 @@ constexpr Size window{40, 40};
 /// To 2/255, and what the lattice may be wrong by.
 constexpr double tolerance = 4;
 
-void expect_ideal(const Coverages& found, const std::vector<IdealStroke>& strokes, const std::string& name) {
-    const auto inside = [&](Position p) {
-        return std::ranges::any_of(strokes, [p](const IdealStroke& stroke) { return stroke.contains(p); });
-    };
+void expect_area(const Coverages& found, const std::function<bool(Position)>& inside,
+                 const std::string& name) {
     for (int y = 0; y < window.height; ++y)
         for (int x = 0; x < window.width; ++x)
             ASSERT_NEAR(found.at(x, y), lattice_coverage(inside, x, y), tolerance)
                 << name << " at (" << x << ", " << y << ")\n"
                 << found;
+}
+
+void expect_ideal(const Coverages& found, const std::vector<IdealStroke>& strokes, const std::string& name) {
+    const auto inside = [&](Position p) {
+        return std::ranges::any_of(strokes, [p](const IdealStroke& stroke) { return stroke.contains(p); });
+    };
+    expect_area(found, inside, name);
+}
+
+bool encloses(const std::vector<IdealCurve>& curves, Position p) {
+    bool result = false;
+    for (const IdealCurve& curve : curves)
+        for (std::size_t i = 1; i < curve.places().size(); ++i) {
+            const Position a = curve.places()[i - 1];
+            const Position b = curve.places()[i];
+            if ((a.y <= p.y) != (b.y <= p.y) && p.x < a.x + (p.y - a.y) / (b.y - a.y) * (b.x - a.x))
+                result = !result;
+        }
+    return result;
+}
+
+/// The stroke of a closed contour: inside its right width, outside its left one.
+void expect_closed(const Coverages& found, const std::vector<IdealCurve>& curves, IdealPen pen,
+                   const std::string& name) {
+    IdealPen outer = pen;
+    outer.right = pen.left;
+    pen.left = pen.right;
+    const IdealStroke within(curves, true, pen);
+    const IdealStroke beyond(curves, true, outer);
+    expect_area(
+        found, [&](Position p) { return (encloses(curves, p) ? within : beyond).contains(p); }, name);
 }
 
 /// A part of an ellipse, between two true directions before its turn.
@@ -122,7 +152,7 @@ TEST(SmoothStroke, SectorsAndSegmentsHaveTheirCorners) {
         const double start = chance.between(0, 360);
         const double sweep = chance.between(40, 320);
         const Stroke stroke{.paint = Colour(),
-                            .width = 2 * chance.whole(0, 3) + 1,
+                            .width = chance.whole(1, 7),
                             .join = chance.one_of({Join::mitre, Join::bevel, Join::round})};
         const IdealCurve arc = part_of(ellipse, start, sweep);
         const double a = static_cast<double>(ellipse.box.width - 1) / 2;
@@ -130,15 +160,13 @@ TEST(SmoothStroke, SectorsAndSegmentsHaveTheirCorners) {
         const Position centre{static_cast<double>(ellipse.box.x) + a, static_cast<double>(ellipse.box.y) + b};
         const std::string name = std::to_string(i);
         const IdealPen pen = ideal(stroke, true, true);
-        expect_ideal(covered_by(window, Segment{ellipse, degrees(start), degrees(sweep)}, stroke),
-                     {{{arc, IdealCurve::line(arc.places().back(), arc.places().front())}, true, pen}},
-                     "segment " + name);
-        expect_ideal(covered_by(window, Sector{ellipse, degrees(start), degrees(sweep)}, stroke),
-                     {{{IdealCurve::line(centre, arc.places().front()), arc,
-                        IdealCurve::line(arc.places().back(), centre)},
-                       true,
-                       pen}},
-                     "sector " + name);
+        expect_closed(covered_by(window, Segment{ellipse, degrees(start), degrees(sweep)}, stroke),
+                      {arc, IdealCurve::line(arc.places().back(), arc.places().front())}, pen,
+                      "segment " + name);
+        expect_closed(covered_by(window, Sector{ellipse, degrees(start), degrees(sweep)}, stroke),
+                      {IdealCurve::line(centre, arc.places().front()), arc,
+                       IdealCurve::line(arc.places().back(), centre)},
+                      pen, "sector " + name);
     }
 }
 
@@ -232,6 +260,28 @@ TEST(SmoothStroke, DashesTurnCorners) {
             false, ideal(stroke, true, false));
         expect_ideal(covered_by(window, Polyline{{points[0], points[1], points[2], points[3]}}, stroke),
                      whole.dashed(lengths, offset), std::to_string(i));
+    }
+}
+
+/// A dash from b to e has what the pixels have between b - 1/2 and e - 1/2, and nothing where crisp ones have
+/// none of it.
+TEST(SmoothStroke, ThinDashesHaveTheirSharesOfPixels) {
+    Chance chance;
+    for (int i = 0; i < 40; ++i) {
+        const std::vector<double> lengths{chance.between(0.3, 5), chance.between(0.3, 5)};
+        const double offset = chance.between(-20, 20);
+        const Stroke stroke{.paint = Colour(), .dashes = {lengths, offset}};
+        const Coverages found = covered_by(window, Line{{1, 5}, {19, 5}}, stroke);
+        const double period = lengths[0] + lengths[1];
+        for (int x = 0; x < window.width; ++x) {
+            double share = 0;
+            for (double on = -std::fmod(offset, period) - 2 * period; on <= 18; on += period) {
+                const double begin = std::max({on - 0.5, -0.5, x - 1.5});
+                const double end = std::min({on + lengths[0] - 0.5, 18.5, x - 0.5});
+                share += on + lengths[0] > 0 ? std::max(end - begin, 0.0) : 0;
+            }
+            ASSERT_NEAR(found.at(x, 5), 255 * share, 1) << i << " at " << x << '\n' << found;
+        }
     }
 }
 

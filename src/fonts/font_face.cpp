@@ -15,26 +15,60 @@ namespace coldbrick::fonts {
 
 namespace {
 
+/// True of contours whose positions all lie on one line: fonts hold marks like these, which are no part of a
+/// letter, but would show when it is outlined.
+bool is_flat(const Contour& contour) {
+    Position furthest = contour.start;
+    const auto for_each_position = [&contour](const auto& visit) {
+        for (const PathPiece& piece : contour.pieces) {
+            if (const auto* const line = std::get_if<PathLine>(&piece)) visit(line->to);
+            if (const auto* const curve = std::get_if<PathQuadratic>(&piece))
+                for (const Position& at : {curve->control, curve->to}) visit(at);
+            if (const auto* const curve = std::get_if<PathCubic>(&piece))
+                for (const Position& at : {curve->first_control, curve->second_control, curve->to}) visit(at);
+        }
+    };
+    for_each_position([&](const Position& at) {
+        if (furthest == contour.start) furthest = at;
+    });
+    bool result = true;
+    for_each_position([&](const Position& at) {
+        const double across = (furthest.x - contour.start.x) * (at.y - contour.start.y) -
+                              (furthest.y - contour.start.y) * (at.x - contour.start.x);
+        result = result && across == 0;
+    });
+    return result;
+}
+
 /// Puts the library's outline into a path, with y downwards.
 class OutlineReader {
+    static constexpr int shift = 6; ///< so that the middle between two points is not rounded
+    static constexpr double parts_of_unit = 1 << shift;
+
   public:
     static Path read(FT_Outline& outline) {
         OutlineReader reader;
-        const FT_Outline_Funcs functions{move_to, line_to, conic_to, cubic_to, 0, 0};
+        const FT_Outline_Funcs functions{move_to, line_to, conic_to, cubic_to, shift, 0};
         if (FT_Outline_Decompose(&outline, &functions, &reader) != 0) return {};
+        Path path;
+        for (const Contour& contour : reader.path_.contours()) {
+            if (is_flat(contour)) continue;
+            path.move_to(contour.start);
+            for (const PathPiece& piece : contour.pieces) path.add(piece);
+            path.close();
+        }
         // Those of other files turn the other way: letters that overlap must not cancel each other.
-        return FT_Outline_Get_Orientation(&outline) == FT_ORIENTATION_POSTSCRIPT ? reader.path_.reversed()
-                                                                                 : reader.path_;
+        return FT_Outline_Get_Orientation(&outline) == FT_ORIENTATION_POSTSCRIPT ? path.reversed() : path;
     }
 
   private:
     static Path& path_of(void* reader) { return static_cast<OutlineReader*>(reader)->path_; }
     static Position position(const FT_Vector* at) {
-        return {static_cast<double>(at->x), -static_cast<double>(at->y)};
+        return {static_cast<double>(at->x) / parts_of_unit, -static_cast<double>(at->y) / parts_of_unit};
     }
 
     static int move_to(const FT_Vector* to, void* reader) {
-        path_of(reader).close().move_to(position(to));
+        path_of(reader).move_to(position(to));
         return 0;
     }
     static int line_to(const FT_Vector* to, void* reader) {

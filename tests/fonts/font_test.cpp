@@ -9,6 +9,8 @@
 #include <gtest/gtest.h>
 
 #include <algorithm>
+#include <cmath>
+#include <variant>
 
 namespace coldbrick::test {
 
@@ -76,6 +78,28 @@ TEST(Fonts, KernJoinAndReplaceLetters) {
     const Box other = measure("\xD7\x90.", rightwards).ink;
     EXPECT_EQ(both.width > 10 && other.width > 10, true);
     EXPECT_NE(both.x, other.x);
+}
+
+TEST(Fonts, OutlinesAreThoseOfTheFile) {
+    const TextStyle in_units = at(load_face(sans_font), 2048);
+    // A point between two control points lies in the middle between them, also at half a unit.
+    int halves = 0;
+    const LetterPaths g = Text("g", {0, 0}, in_units).paths();
+    for (const Contour& contour : g.outlines.contours()) {
+        const PathQuadratic* before = nullptr;
+        for (const PathPiece& piece : contour.pieces) {
+            const auto* const curve = std::get_if<PathQuadratic>(&piece);
+            if (before != nullptr && curve != nullptr && std::fmod(before->to.x + 0.5, 1) != 0) {
+                EXPECT_EQ(before->to.x, (before->control.x + curve->control.x) / 2);
+                EXPECT_EQ(before->to.y, (before->control.y + curve->control.y) / 2);
+                ++halves;
+            }
+            before = curve;
+        }
+    }
+    EXPECT_GT(halves, 2);
+    // Marks without an area are no contours, and do not show when letters are outlined.
+    EXPECT_EQ(Text("u", {0, 0}, in_units).paths().outlines.contours().size(), 1U);
 }
 
 TEST(Fonts, FallbacksHaveWhatTheFaceLacks) {

@@ -38,12 +38,16 @@ GlyphStyle glyph_style_of(const TextStyle& style, double size) {
     return result;
 }
 
-/// The whole text's height and the distance of its lines.
+/// The whole text's height and the distance of its lines. Level ones have whole rows.
 struct LineDistances {
     LineDistances(const FaceList& faces, const TextStyle& style, const GlyphStyle& glyph_style)
         : metrics(faces.at(0).metrics(glyph_style)) {
         step = (metrics.ascent + metrics.descent + metrics.gap) * style.line_spacing;
-        if (glyph_style.fitted) step = std::max(1.0, std::round(step));
+        if (!glyph_style.fitted) return;
+        step = std::max(1.0, std::round(step));
+        constexpr double rounding = 1e-6; // of a size in parts of the em
+        metrics.ascent = std::ceil(metrics.ascent - rounding);
+        metrics.descent = std::ceil(metrics.descent - rounding);
     }
 
     [[nodiscard]] double height_of(std::size_t lines) const {

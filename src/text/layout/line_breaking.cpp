@@ -47,29 +47,23 @@ class Paragraphs::LineSetter {
 
     [[nodiscard]] std::size_t length() const { return advances_.size(); }
 
-    /// Where the line that begins at a character ends: behind as many words as there is room for, or letters
-    /// of a word that is too long, one at least.
-    [[nodiscard]] std::size_t end_of_line(std::size_t begin) const {
-        if (breaks_.empty()) return length();
-        constexpr double rounding = 1e-6; // of sums in another order
-        double used = 0;
-        std::size_t last_break = begin;
-        for (std::size_t i = begin; i < length(); ++i) {
-            used += advances_[i];
-            if (used - spacing_ > width_ + rounding && !is_space(paragraph_.characters()[i])) {
-                if (last_break > begin) return last_break;
-                return std::max(letter_begin(i), next_letter(begin));
-            }
-            if (breaks_[i] != 0) last_break = i + 1;
-        }
-        return length();
-    }
+    /// A line, and where it ends.
+    struct Line {
+        SetLine line;
+        std::size_t end;
+    };
 
-    /// A line without the spaces at its end.
-    [[nodiscard]] SetLine line(std::size_t begin, std::size_t end) const {
-        end = without_spaces(begin, end);
-        const bool all = begin == 0 && end == length();
-        return finished(all ? whole_ : set(begin, end), paragraph_.right_to_left());
+    /// The line that begins at a character: as many words as there is room for, or letters of a word that is
+    /// too long, one at least.
+    [[nodiscard]] Line line_from(std::size_t begin) const {
+        Line result{{}, end_of_line(begin)};
+        result.line = line(begin, result.end);
+        // Set apart, its last letter may be wider: it stood closer to the next one.
+        while (result.line.width > width_ + rounding && next_letter(begin) < result.end) {
+            result.end = end_before(begin, result.end);
+            result.line = line(begin, result.end);
+        }
+        return result;
     }
 
     /// A line that ends in an ellipsis, with as much text before it as there is room for.
@@ -92,6 +86,38 @@ class Paragraphs::LineSetter {
     }
 
   private:
+    static constexpr double rounding = 1e-6; ///< of sums in another order
+
+    [[nodiscard]] std::size_t end_of_line(std::size_t begin) const {
+        if (breaks_.empty()) return length();
+        double used = 0;
+        std::size_t last_break = begin;
+        for (std::size_t i = begin; i < length(); ++i) {
+            used += advances_[i];
+            if (used - spacing_ > width_ + rounding && !is_space(paragraph_.characters()[i])) {
+                if (last_break > begin) return last_break;
+                return std::max(letter_begin(i), next_letter(begin));
+            }
+            if (breaks_[i] != 0) last_break = i + 1;
+        }
+        return length();
+    }
+
+    /// The last place before the end of a line at which it may end: behind a word, or behind a letter if
+    /// there is but one.
+    [[nodiscard]] std::size_t end_before(std::size_t begin, std::size_t end) const {
+        for (std::size_t i = end - 1; i > begin; --i)
+            if (breaks_[i - 1] != 0) return i;
+        return std::max(letter_begin(end - 1), next_letter(begin));
+    }
+
+    /// A line without the spaces at its end.
+    [[nodiscard]] SetLine line(std::size_t begin, std::size_t end) const {
+        end = without_spaces(begin, end);
+        const bool all = begin == 0 && end == length();
+        return finished(all ? whole_ : set(begin, end), paragraph_.right_to_left());
+    }
+
     [[nodiscard]] std::u32string ellipsis() const {
         return faces_.face_of(U'\u2026') != faces_.face_for_missing() ? U"\u2026" : U"...";
     }
@@ -158,16 +184,16 @@ SetText Paragraphs::set(const GlyphStyle& style, const LineLimits& limits) const
                 result.cut = true;
                 break;
             }
-            const std::size_t end = setter.end_of_line(begin);
+            LineSetter::Line next = setter.line_from(begin);
             const bool last = result.lines.size() + 1 == limits.most_lines;
-            const bool more = end < setter.length() || &paragraph != &paragraphs_.back();
+            const bool more = next.end < setter.length() || &paragraph != &paragraphs_.back();
             if (last && more) {
                 result.lines.push_back(setter.cut_line(begin));
                 result.cut = true;
                 break;
             }
-            result.lines.push_back(setter.line(begin, end));
-            begin = end;
+            result.lines.push_back(std::move(next.line));
+            begin = next.end;
         } while (begin < setter.length());
         if (result.cut) break;
     }

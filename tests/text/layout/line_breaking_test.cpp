@@ -9,6 +9,8 @@
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
 
+#include <cmath>
+
 namespace coldbrick::text {
 
 namespace {
@@ -175,7 +177,28 @@ RC_GTEST_PROP(Lines, FitTheirBoxAtTheLargestSizeThatDoes, ()) {
     RC_ASSERT(!measured.cut || measured.size == style.smallest_size);
     if (measured.size == style.smallest_size) return; // it is made no smaller
     RC_ASSERT(measured.advance <= style.fit->width);
-    RC_ASSERT(measured.lines.height <= style.fit->height + 1); // a box of whole pixels about it
+    RC_ASSERT(measured.lines.height <= style.fit->height);
+    // An eighth more does not fit, unless it wraps otherwise.
+    TextStyle larger = style;
+    larger.size = measured.size + 0.125;
+    larger.smallest_size = larger.size;
+    larger.fit = std::nullopt;
+    larger.width = style.fit->width;
+    if (measured.size >= 40) return;
+    const TextMeasure beyond = measure(text, larger);
+    RC_ASSERT(beyond.lines.height > style.fit->height || beyond.advance > style.fit->width ||
+              std::fmod(measured.size, 0.125) != 0);
+}
+
+/// Letters that stand closer to each other than they are wide may be broken apart.
+RC_GTEST_PROP(Lines, AreNoWiderThanTheirRoom, ()) {
+    TextStyle style{.face = *rc::gen::elementOf(test::some_faces()),
+                    .size = *rc::gen::inRange(60, 300) / 10.0};
+    style.width = style.size * *rc::gen::inRange(150, 500) / 100;
+    const auto text =
+        *rc::gen::container<std::string>(rc::gen::element('A', 'V', 'T', 'o', '-', ' ', 'f', 'i'));
+    const TextMeasure measured = measure(text, style);
+    RC_ASSERT(measured.advance <= *style.width + 1e-6);
 }
 
 } // namespace coldbrick::text

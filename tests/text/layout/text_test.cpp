@@ -141,6 +141,16 @@ TEST(Text, AnchorsLieOnThePointsPixel) {
                                lines(TextColumn::centre, TextRow::top).end_x() - 1),
                       1);
         }
+    // Whole rows, whatever a size comes to.
+    for (const Face& face : some_faces())
+        for (double size = 5; size < 60; size += 0.625) {
+            const auto lines = [&](TextRow row) {
+                return measure("H\nq", {.face = face, .size = size, .anchor = {TextColumn::left, row}}).lines;
+            };
+            EXPECT_EQ(lines(TextRow::top).y, 0) << face.name() << ' ' << size;
+            EXPECT_EQ(lines(TextRow::bottom).end_y(), 1) << face.name() << ' ' << size;
+            EXPECT_EQ(lines(TextRow::top).height, lines(TextRow::bottom).height);
+        }
 }
 
 TEST(Text, SizesAreHeightsInPixels) {

@@ -38,8 +38,8 @@ class ColourCensus {
 };
 
 /// Makes images of the colours of a palette, which it remembers from one to the next. Colours of the palette
-/// stay. With dithering, other ones become a pattern of two entries whose mean is near, by the 8 x 8
-/// thresholds of Bayer, "An optimum method for two-level rendition of continuous-tone pictures", IEEE
+/// stay. With dithering, other ones become a pattern of two entries whose mean is near, by 16 x 16
+/// thresholds, as in Bayer, "An optimum method for two-level rendition of continuous-tone pictures", IEEE
 /// International Conference on Communications, 1973; they depend on the pixel's place alone, so that what
 /// stays in its place from frame to frame stays the same. Without, they become the nearest entry. Pixels with
 /// an alpha below 128 become the first see-through entry, if there is one. For one thread at a time.

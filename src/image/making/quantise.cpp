@@ -82,26 +82,32 @@ Palette ColourCensus::palette(std::size_t most) const {
 
 namespace {
 
-/// The threshold of a place, 0..63: bits of x and y, the lowest first and the differences before.
+/// How many thresholds there are: as many as steps of a channel, so that every mean can be had.
+constexpr unsigned threshold_bits = 4;
+constexpr unsigned pattern_size = 1U << threshold_bits;
+constexpr int threshold_count = pattern_size * pattern_size;
+
+/// The threshold of a place, 0..255: bits of x and y, the lowest first and the differences before.
 constexpr unsigned threshold_at(unsigned x, unsigned y) {
     unsigned result = 0;
-    for (unsigned bit = 0; bit < 3; ++bit)
+    for (unsigned bit = 0; bit < threshold_bits; ++bit)
         result = result << 2U | ((x ^ y) >> bit & 1U) << 1U | (y >> bit & 1U);
     return result;
 }
 
 constexpr auto thresholds = [] {
-    std::array<std::array<std::uint8_t, 8>, 8> result{};
-    for (unsigned y = 0; y < 8; ++y)
-        for (unsigned x = 0; x < 8; ++x) result[y][x] = static_cast<std::uint8_t>(threshold_at(x, y));
+    std::array<std::array<std::uint8_t, pattern_size>, pattern_size> result{};
+    for (unsigned y = 0; y < pattern_size; ++y)
+        for (unsigned x = 0; x < pattern_size; ++x)
+            result[y][x] = static_cast<std::uint8_t>(threshold_at(x, y));
     return result;
 }();
 
-/// What a colour becomes: the first entry, or the second where the threshold is below `share` of 64.
+/// What a colour becomes: the first entry, or the second where the threshold is below `share`.
 struct Mixture {
     std::uint8_t first = 0;
     std::uint8_t second = 0;
-    std::uint8_t share = 0;
+    std::uint16_t share = 0;
 };
 
 } // namespace
@@ -141,7 +147,7 @@ struct Quantiser::State {
         const Colour& near = palette.at(first);
         if (!dithered || near == opaque) return {first, first, 0};
         // On the other side of the colour, as far away again or further, lies what the nearest entry lacks.
-        for (const int reach : {2, 4, 8}) {
+        for (int reach = 2; reach <= 256; reach *= 2) {
             const auto beyond = [reach](int wanted, int found) {
                 return std::clamp(found + reach * (wanted - found), 0, 255);
             };
@@ -153,8 +159,8 @@ struct Quantiser::State {
         return {first, first, 0};
     }
 
-    /// How far the colour lies on the way between two others, in 64 parts.
-    static std::uint8_t share(const Colour& colour, const Colour& from, const Colour& to) {
+    /// How far the colour lies on the way between two others, in as many parts as there are thresholds.
+    static std::uint16_t share(const Colour& colour, const Colour& from, const Colour& to) {
         const std::array<int, 3> way{to.red - from.red, to.green - from.green, to.blue - from.blue};
         const std::array<int, 3> part{colour.red - from.red, colour.green - from.green,
                                       colour.blue - from.blue};
@@ -164,8 +170,9 @@ struct Quantiser::State {
             along += way[i] * part[i];
             length += way[i] * way[i];
         }
-        return length == 0 ? 0
-                           : static_cast<std::uint8_t>(std::clamp((64 * along + length / 2) / length, 0, 64));
+        if (length == 0) return 0;
+        const int parts = (threshold_count * along + length / 2) / length;
+        return static_cast<std::uint16_t>(std::clamp(parts, 0, threshold_count));
     }
 
     Palette palette;
@@ -190,13 +197,13 @@ Image Quantiser::quantised(const ConstImageView& image, Point origin) {
     for (std::int32_t y = 0; y < image.height(); ++y) {
         reader.row(0, y, colours);
         const auto& row_thresholds =
-            thresholds[(static_cast<std::uint32_t>(y) + static_cast<std::uint32_t>(origin.y)) % 8];
+            thresholds[(static_cast<std::uint32_t>(y) + static_cast<std::uint32_t>(origin.y)) % pattern_size];
         std::byte* pixel = result.view().row(y).data();
         auto column = static_cast<std::uint32_t>(origin.x);
         for (const Colour& colour : colours) {
             const Mixture& mixture = state.mixture_of(colour);
-            *pixel++ =
-                std::byte{row_thresholds[column++ % 8] < mixture.share ? mixture.second : mixture.first};
+            *pixel++ = std::byte{row_thresholds[column++ % pattern_size] < mixture.share ? mixture.second
+                                                                                         : mixture.first};
         }
     }
     return result;

@@ -17,7 +17,8 @@
 
 namespace [[gnu::visibility("default")]] coldbrick {
 
-/// Makes every pixel in the view's clip this colour, alpha included: nothing is blended.
+/// Makes every pixel in the view's clip this colour, alpha included, as painting it by BlendMode::copy does:
+/// nothing is mixed, and alpha 0 makes pixels 0 in all channels.
 void clear(const ImageView& view, const Colour& colour);
 
 // All that follows may throw std::bad_alloc. Patterns take their memory before anything is painted; polygons,

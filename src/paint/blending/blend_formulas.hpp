@@ -100,7 +100,7 @@ Shares shares(double source_alpha, double backdrop_alpha) {
 /// Any mode in real numbers.
 template <BlendMode mode>
 RealColour composite_as(const RealColour& source, const RealColour& backdrop) {
-    if constexpr (mode == BlendMode::copy) return source;
+    if constexpr (mode == BlendMode::copy) return settled(source);
     if constexpr (mode == BlendMode::invert) {
         if (source.alpha == 0) return backdrop;
         return {1 - backdrop.red, 1 - backdrop.green, 1 - backdrop.blue, backdrop.alpha};
@@ -135,13 +135,14 @@ requires(!std::same_as<C, RealColour>) C composite_as(const C& source, const C& 
     };
     switch (mode) {
     case BlendMode::source_over: return source_over(source, backdrop);
-    case BlendMode::copy: return source;
+    case BlendMode::copy: return settled(source);
     case BlendMode::invert: return each([](auto, auto under) { return ChannelDepth<C>::most - under; });
     case BlendMode::bits_and: return each([](auto over, auto under) { return over & under; });
     case BlendMode::bits_or: return each([](auto over, auto under) { return over | under; });
     case BlendMode::bits_xor: return each([](auto over, auto under) { return over ^ under; });
     default:
-        return to_depth<C>(composite_as<mode>(to_depth<RealColour>(source), to_depth<RealColour>(backdrop)));
+        return settled(
+            to_depth<C>(composite_as<mode>(to_depth<RealColour>(source), to_depth<RealColour>(backdrop))));
     }
 }
 

@@ -105,7 +105,8 @@ C composite_covered(const Blending& blending, const C& source, const C& backdrop
     const C shown = in_part ? source : with_opacity(source, coverage);
     if (!by_light && !in_part) return composite(mode, shown, backdrop);
     // What does not show stays as it is, whatever rounding there is on the way.
-    if (shown.alpha == 0 && !erases(mode)) return backdrop;
+    if (shown.alpha == 0 && !erases(mode))
+        return mode == BlendMode::source_over ? backdrop : settled(backdrop);
     const auto real = [by_light](const C& colour) {
         const RealColour encoded = to_depth<RealColour>(colour);
         return by_light ? in_light(encoded) : encoded;
@@ -113,7 +114,7 @@ C composite_covered(const Blending& blending, const C& source, const C& backdrop
     const RealColour under = real(backdrop);
     RealColour result = composite(mode, real(shown), under);
     if (in_part) result = mixed_by_alpha(under, result, coverage / 255.0);
-    return to_depth<C>(by_light ? from_light(result) : result);
+    return settled(to_depth<C>(by_light ? from_light(result) : result));
 }
 
 } // namespace

@@ -54,6 +54,12 @@ constexpr C source_over(const C& source, const C& backdrop) {
     return result;
 }
 
+/// What a pixel becomes: 0 in all channels where its alpha is 0, whatever its colour came to.
+template <class C>
+constexpr C settled(const C& colour) {
+    return colour.alpha == 0 ? C{0, 0, 0, 0} : colour;
+}
+
 /// Any mode in real numbers.
 RealColour composite(BlendMode mode, const RealColour& source, const RealColour& backdrop);
 

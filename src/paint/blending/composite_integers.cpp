@@ -224,8 +224,8 @@ class PixelBits {
         constexpr BitRule<Word> unchanged{all, 0};
         const Word with_alpha = static_cast<Word>(Integers<C>::ones * a) & alpha_;
         switch (mode) {
-        case BlendMode::copy: return {0, s | with_alpha};
         case BlendMode::destination_over: return unchanged;
+        case BlendMode::copy:
         case BlendMode::source_in: return {0, a == 0 ? Word{0} : s | with_alpha};
         case BlendMode::destination_in:
         case BlendMode::destination_atop: return {a == 0 ? Word{0} : colour_, with_alpha};

@@ -53,6 +53,13 @@ bool lie_in_order(const PixelLayout& layout) {
            layout.green == channel && layout.blue == 2 * channel && layout.alpha == 3 * channel;
 }
 
+/// A pixel as a colour; packed ones and numbers of entries are read as 8 bits a channel.
+template <class C>
+C backdrop_at(const Codec& codec, const std::byte* at) {
+    if (codec.layout->channel_bytes() == 0) return to_depth<C>(codec.decode<Colour>(at));
+    return codec.decode<C>(at);
+}
+
 /// The pixels from `at` on as colours. Those that lie in memory as colours do are copied.
 template <class C>
 void read_run(const Surface& surface, const std::byte* at, std::span<C> colours) {
@@ -70,7 +77,7 @@ void read_run(const Surface& surface, const std::byte* at, std::span<C> colours)
         }
     } else {
         for (C& colour : colours) {
-            colour = codec.decode<C>(at);
+            colour = backdrop_at<C>(codec, at);
             at += stride;
         }
     }
@@ -102,7 +109,7 @@ void write_run(const Surface& surface, std::byte* at, std::span<const C> colours
 template <BlendMode mode, class C>
 [[gnu::always_inline]] inline void mix_by_reals(const C* sources, C* colours, std::size_t count) {
     for (std::size_t i = 0; i < count; ++i)
-        colours[i] = to_depth_of<C>(composited<mode>(reals(sources[i]), reals(colours[i])));
+        colours[i] = settled(to_depth_of<C>(composited<mode>(reals(sources[i]), reals(colours[i]))));
 }
 template <BlendMode mode, class C>
 COLDBRICK_WIDE void mix_by_reals_wide(const C* sources, C* colours, std::size_t count) {
@@ -157,7 +164,7 @@ void composite_otherwise(const Surface& surface, const ChannelMask& mask, const 
     const bool gray = surface.codec.layout->is_gray();
     for (const C& colour : colours) {
         const C source = shown_of(colour, blending.opacity, gray);
-        const C backdrop = surface.codec.decode<C>(at);
+        const C backdrop = backdrop_at<C>(surface.codec, at);
         const C result = composite(blending, source, backdrop, coverages == nullptr ? 255 : *coverages++);
         surface.codec.encode(mask.all() ? result : masked(mask, result, backdrop), at);
         at += surface.pixel_stride_bytes;

@@ -62,7 +62,7 @@ constexpr bool goes_by_reals(BlendMode mode) {
 /// Any of these modes; in 0..1, as both colours are.
 template <BlendMode mode>
 [[gnu::always_inline]] inline Reals composited(const Reals& source, const Reals& backdrop) {
-    if constexpr (mode == BlendMode::copy) return source;
+    if constexpr (mode == BlendMode::copy) return source[3] <= 0 ? Reals{} : source;
     const double source_alpha = source[3];
     const double backdrop_alpha = backdrop[3];
     const Shares share = shares<mode>(source_alpha, backdrop_alpha);

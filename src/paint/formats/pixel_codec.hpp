@@ -61,7 +61,9 @@ struct Codec {
     /// The bytes of one pixel of the colour.
     template <class C>
     [[nodiscard]] PixelBytes pixel(const C& colour) const {
-        if (layout->kind == PixelLayout::Kind::bytes) return {word(to_depth<Colour>(colour)), 0};
+        const bool is_rounded_once = std::same_as<C, Colour> || !layout->is_gray();
+        if (layout->kind == PixelLayout::Kind::bytes && is_rounded_once)
+            return {word(to_depth<Colour>(colour)), 0};
         PixelBytes result{};
         encode(colour, reinterpret_cast<std::byte*>(result.data()));
         return result;

@@ -23,7 +23,7 @@ void Painter::choose_way() {
     if (over && colour.alpha == 0)
         way_ = Way::nothing;
     else if (blending_.mode == BlendMode::copy || (over && colour.alpha == 255))
-        use_pixel(Way::replace, colour);
+        use_pixel(Way::replace, settled(colour));
     else if (over && blending_.space == BlendSpace::encoded &&
              surface_.codec.layout->kind == PixelLayout::Kind::bytes && surface_.contiguous())
         use_constant_blend(colour);
@@ -50,7 +50,7 @@ void Painter::use_deep_pixel() {
         const bool opaque = colour.alpha == ChannelDepth<std::remove_cvref_t<decltype(colour)>>::most;
         if (mode != BlendMode::copy && (mode != BlendMode::source_over || !opaque)) return;
         way_ = Way::replace;
-        pixel_ = surface_.codec.pixel(colour);
+        pixel_ = surface_.codec.pixel(settled(colour));
     };
     if (const auto* const deep = paint_->colour<Colour16>()) use(*deep);
     if (const auto* const real = paint_->colour<RealColour>()) use(*real);
@@ -161,12 +161,14 @@ namespace {
 template <class C>
 class Colours {
   public:
+    /// @param gray whether the surface holds the colours' gray
     /// @param sampler of the paint's pattern, or null if it is a colour
-    Colours(const Paint& paint, const PatternSampler* sampler, std::int64_t origin_x, std::int64_t origin_y)
+    Colours(const Paint& paint, bool gray, const PatternSampler* sampler, std::int64_t origin_x,
+            std::int64_t origin_y)
         : sampler_(sampler), origin_x_(origin_x), origin_y_(origin_y) {
-        if (const auto* const plain = paint.colour<Colour>()) colours_.fill(to_depth<C>(*plain));
-        if (const auto* const deep = paint.colour<Colour16>()) colours_.fill(to_depth<C>(*deep));
-        if (const auto* const real = paint.colour<RealColour>()) colours_.fill(to_depth<C>(*real));
+        if (const auto* const plain = paint.colour<Colour>()) fill(*plain, gray);
+        if (const auto* const deep = paint.colour<Colour16>()) fill(*deep, gray);
+        if (const auto* const real = paint.colour<RealColour>()) fill(*real, gray);
     }
 
     static constexpr std::int64_t largest_run = 256;
@@ -179,6 +181,13 @@ class Colours {
     }
 
   private:
+    /// The gray of a deeper colour is rounded once.
+    template <class Own>
+    void fill(Own colour, bool gray) {
+        if (gray && sizeof(Own) > sizeof(C)) colour.red = colour.green = colour.blue = gray_of(colour);
+        colours_.fill(to_depth<C>(colour));
+    }
+
     const PatternSampler* sampler_;
     std::int64_t origin_x_;
     std::int64_t origin_y_;
@@ -200,9 +209,23 @@ void for_each_part(const Span& span, Colours<C>& colours, Composite composite) {
 
 } // namespace
 
+/// Calls work(colours) with those of the paint, of the depth that pixels are composited in: that of the
+/// format, but deep colours are not rounded to 8 bits before they are rounded to fewer.
+template <class Work>
+void Painter::with_colours(const Work& work) const {
+    const PixelLayout& layout = *surface_.codec.layout;
+    const auto at = [&]<class C>(C) {
+        Colours<C> colours(*paint_, layout.is_gray(), sampler_ ? &*sampler_ : nullptr, pattern_x_,
+                           pattern_y_);
+        work(colours);
+    };
+    const bool is_deep = paint_->colour<Colour16>() != nullptr || paint_->colour<RealColour>() != nullptr;
+    if (is_deep && layout.kind == PixelLayout::Kind::packed) return at(RealColour());
+    at_depth(layout, at);
+}
+
 void Painter::composite_all(std::span<const Span> spans) const {
-    at_depth(*surface_.codec.layout, [&]<class C>(C) {
-        Colours<C> colours(*paint_, sampler_ ? &*sampler_ : nullptr, pattern_x_, pattern_y_);
+    with_colours([&]<class C>(Colours<C>& colours) {
         for (const Span& span : spans)
             for_each_part<C>(span, colours, [&](auto x, auto y, auto run, auto) {
                 composite_run<C>(surface_, blending_, x, y, run);
@@ -261,8 +284,7 @@ void Painter::paint(std::span<const base::CoverageSpan> spans) const {
         case 3: return lay_over<3>(*colour, spans);
         default: return lay_over<4>(*colour, spans);
         }
-    at_depth(*surface_.codec.layout, [&]<class C>(C) {
-        Colours<C> colours(*paint_, sampler_ ? &*sampler_ : nullptr, pattern_x_, pattern_y_);
+    with_colours([&]<class C>(Colours<C>& colours) {
         for (const base::CoverageSpan& span : spans)
             for_each_part<C>(span.span, colours, [&](auto x, auto y, auto run, std::int64_t done) {
                 composite_run<C>(surface_, blending_, x, y, run, span.coverages + done);

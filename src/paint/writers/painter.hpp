@@ -78,6 +78,8 @@ class Painter {
     [[gnu::noinline]] void replace_scattered(std::span<const Span> spans) const;
     [[gnu::noinline]] void mix(std::span<const Span> spans) const;
     [[gnu::noinline]] void composite_all(std::span<const Span> spans) const;
+    template <class Work>
+    void with_colours(const Work& work) const;
     template <std::size_t Bytes>
     void lay_over(const Colour& colour, std::span<const base::CoverageSpan> spans) const;
     [[nodiscard]] const Colour* colour_over_bytes() const;

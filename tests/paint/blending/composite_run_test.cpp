@@ -171,7 +171,6 @@ RealColour wanted(BlendMode mode, const RealColour& source, const RealColour& ba
     const Real over = as * shares.first;
     const Real under = ab * shares.second;
     const Real alpha = std::min<Real>(1, over + under);
-    if (mode == BlendMode::copy) return source;
     if (alpha <= 0) return mode == BlendMode::source_over ? backdrop : RealColour{0, 0, 0, 0};
     const auto mixed = [&](Real cs, Real cb) {
         return static_cast<double>(std::clamp<Real>((over * cs + under * cb) / alpha, 0, 1));
@@ -250,7 +249,11 @@ void expect_formulas(bool over_opaque) {
                         const bool narrow = !layout(format).is_deep();
                         const RealColour backdrop =
                             narrow ? real_colour(before.pixel({x, 0})) : before.view().real_pixel({x, 0});
-                        const RealColour result = wanted(mode, scaled, backdrop);
+                        RealColour result = wanted(mode, scaled, backdrop);
+                        // Alpha that is rounded to 0 leaves no colour.
+                        const bool vanishes = result.alpha * most + 0.5 + 1e-9 < 1 &&
+                                              layout(format).kind != PixelLayout::Kind::floats;
+                        if (vanishes && mode != BlendMode::source_over) result = {0, 0, 0, 0};
                         if (narrow)
                             once.set_pixel({x, 0}, colour(result)); // rounded to 8 bits first
                         else
@@ -277,6 +280,33 @@ TEST(BlendModes, ADenseGridOfColoursInEveryFormat) {
 
 TEST(BlendModes, OverOpaqueColoursInEveryFormat) {
     expect_formulas(true); // whole runs of which go at once
+}
+
+/// Onto gray a deep colour's gray is rounded once, and onto few bits the mixture.
+TEST(BlendModes, DeepColoursAreRoundedOnce) {
+    const auto rounded = [](double value, int most) { return std::floor(value * most + 0.5 + 1e-9) / most; };
+    for (int i = 0; i < 300; ++i) {
+        const RealColour source{i * 37 % 101 / 100.0, i * 91 % 103 / 102.0, i * 151 % 107 / 106.0,
+                                i % 3 == 0 ? 1 : i * 53 % 97 / 96.0};
+        const RealColour ground = real_colour(Colour(i * 71 % 256, i * 13 % 256, i * 29 % 256));
+        for (const PixelFormat format : {PixelFormat::gray8, PixelFormat::gray16, PixelFormat::rgb565}) {
+            Image image = row_of(format, {ground});
+            const bool packed = format == PixelFormat::rgb565;
+            const int most = layout(format).is_deep() ? 65535 : 255;
+            RealColour shown = source;
+            if (!packed) {
+                shown.red = shown.green = shown.blue =
+                    rounded(0.2126 * source.red + 0.7152 * source.green + 0.0722 * source.blue, most);
+                shown.alpha = rounded(source.alpha, most);
+            }
+            const RealColour backdrop =
+                packed ? real_colour(image.pixel({0, 0})) : image.view().real_pixel({0, 0});
+            draw(image, Box{0, 0, 1, 1}, Fill{source});
+            const Image once = row_of(format, {wanted(BlendMode::source_over, shown, backdrop)});
+            EXPECT_EQ(image.view().real_pixel({0, 0}), once.view().real_pixel({0, 0}))
+                << layout(format).name << ' ' << i;
+        }
+    }
 }
 
 TEST(BlendModes, ForMarkingChangeNumbersAndComeBack) {

@@ -177,6 +177,8 @@ RC_GTEST_PROP(Pattern, GradientsOfWideRowsAreRoundedOnce, ()) {
             if (on_edge) continue;
             for (std::uint8_t Colour::*channel :
                  {&Colour::red, &Colour::green, &Colour::blue, &Colour::alpha}) {
+                const bool vanished = channel != &Colour::alpha && image.pixel({x, y}).alpha == 0;
+                if (vanished) continue; // with its colour
                 const auto [least, most] = rounded_at(steps, place, channel);
                 const int got = image.pixel({x, y}).*channel;
                 RC_ASSERT(got >= least);

@@ -4,6 +4,7 @@
 #include "raster/coverage/row_sweep.hpp"
 
 #include <algorithm>
+#include <numeric>
 #include <span>
 
 namespace coldbrick::raster {
@@ -42,6 +43,15 @@ class StripRows {
             add_pieces();
             cells_.give(y, sink);
         }
+    }
+
+    /// How much of the first column is covered in a row that all edges reach.
+    double share_of_first(std::int64_t y) {
+        active_.resize(edges_.size());
+        std::iota(active_.begin(), active_.end(), 0);
+        cut_pieces(y << sub_pixel_bits);
+        add_pieces();
+        return cells_.take_first();
     }
 
   private:
@@ -257,6 +267,10 @@ void CoveredArea::give_centres(const AreaRule& rule, SpanSink& sink) {
         row.go_to(y);
         row.give(y, rule, sink);
     }
+}
+
+double CoveredArea::share_of_pixel(const AreaRule& rule) const {
+    return StripRows(edges_, rule, clip_.left, clip_.left + 1).share_of_first(clip_.top);
 }
 
 void CoveredArea::give(const AreaRule& rule, SpanSink& sink) {

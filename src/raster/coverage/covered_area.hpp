@@ -116,8 +116,17 @@ class CoveredArea {
                           bottom.y + half_a_pixel, slope, static_cast<std::int8_t>(direction), part});
     }
 
+    /// An edge of another area.
+    void add(const AreaEdge& edge) {
+        if (edge.bottom_y > clip_.top * sub_pixels && edge.top_y < clip_.bottom * sub_pixels)
+            edges_.push_back(edge);
+    }
+
     /// Hands full spans and coverages to the sink, whose clip is the area's.
     void give(const AreaRule& rule, SpanSink& sink);
+
+    /// How much of the clip's first pixel is covered, 0..1.
+    [[nodiscard]] double share_of_pixel(const AreaRule& rule) const;
 
     /// Hands over the pixels whose centre lies in the area. One that lies on an edge belongs to what is right
     /// of it, or below a level one.

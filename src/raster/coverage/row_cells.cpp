@@ -121,18 +121,32 @@ void RowCells::add_across(const RowPiece& piece, std::int32_t from, std::int32_t
     }
 }
 
+/// Of `full_area`.
+std::int64_t RowCells::area(std::int64_t before, const Cell& cell) {
+    return std::clamp<std::int64_t>(2 * (before + cell.height) * sub_pixels - cell.area, 0, full_area);
+}
+
+double RowCells::take_first() {
+    const std::int64_t result = area(before_, cells_.front());
+    cells_.front() = {0, 0};
+    before_ = 0;
+    touched_.front() = 0;
+    first_touched_ = no_word;
+    end_touched_ = 0;
+    return static_cast<double>(result) / full_area;
+}
+
 /// Rounded to the nearest, halves up, and what is near to a half with them, so that what is symmetric stays
 /// so. In tiling, of two areas that share an edge through the centre, one is rounded up and one down.
 std::uint8_t RowCells::coverage(std::int64_t before, const Cell& cell) const {
     constexpr std::int64_t near_half = full_area >> 12;
-    const std::int64_t after = before + cell.height;
-    const std::int64_t area = std::clamp<std::int64_t>(2 * after * sub_pixels - cell.area, 0, full_area);
+    const std::int64_t covered = area(before, cell);
     std::int64_t half = full_area / 2;
     if (!tiling_)
         half += near_half;
-    else if (area == full_area / 2 && before <= after)
+    else if (covered == full_area / 2 && cell.height >= 0)
         half -= 1;
-    return static_cast<std::uint8_t>((area * 255 + half) / full_area);
+    return static_cast<std::uint8_t>((covered * 255 + half) / full_area);
 }
 
 void RowCells::give_full_run(std::int64_t y, SpanSink& sink) {

@@ -46,6 +46,9 @@ class RowCells {
     /// Hands the row to the sink and begins anew.
     void give(std::int64_t y, SpanSink& sink);
 
+    /// How much of the first column is covered, 0..1. Begins anew.
+    [[nodiscard]] double take_first();
+
   private:
     // Heights are told in halves of a sub-pixel, so that one that lies in between can be told.
     static constexpr std::int64_t full_height = 2 * sub_pixels;
@@ -65,6 +68,7 @@ class RowCells {
     void add_whole_across(const RowPiece& piece, std::int64_t sign);
     void add_across(const RowPiece& piece, std::int32_t from, std::int32_t to, std::int64_t sign);
     void add_to(std::int64_t column, std::int64_t height, std::int64_t area);
+    [[nodiscard]] static std::int64_t area(std::int64_t before, const Cell& cell);
     [[nodiscard]] std::uint8_t coverage(std::int64_t before, const Cell& cell) const;
     void give_run(std::int64_t y, std::int64_t begin, std::int64_t end, std::uint8_t share, SpanSink& sink);
     void give_full_run(std::int64_t y, SpanSink& sink);

@@ -150,7 +150,7 @@ void RowSweep::change_places(std::int32_t y) {
         if (at == not_on_line || place_of(*crossing.right) != at + 1) continue;
         std::swap(line_[at], line_[at + 1]);
         std::swap(place_of(*crossing.left), place_of(*crossing.right));
-        note_change(at, at + 1);
+        swapped_.push_back(at);
         // New neighbours may cross at the same height.
         if (at > 0) expect_crossing(*line_[at - 1].piece, *line_[at].piece, y);
         if (at + 2 < line_.size()) expect_crossing(*line_[at + 1].piece, *line_[at + 2].piece, y);
@@ -186,14 +186,25 @@ void RowSweep::settle_at(std::size_t i, std::int32_t y) {
 }
 
 /// Works out anew what has changed, and what is right of it until nothing changes any more.
+void RowSweep::settle_from(std::size_t first, std::size_t last, std::int32_t y) {
+    for (std::size_t i = first; i < line_.size(); ++i) {
+        const Windings known = line_[i].after;
+        settle_at(i, y);
+        if (i > last && line_[i].after == known) break;
+    }
+}
+
+/// Of pieces that have changed places while nothing began or ended: their new neighbours are known.
+void RowSweep::settle_swapped(std::int32_t y) {
+    std::ranges::sort(swapped_);
+    for (std::size_t i = 0; i < swapped_.size(); ++i)
+        if (i == 0 || swapped_[i] != swapped_[i - 1]) settle_from(swapped_[i], swapped_[i] + 1, y);
+}
+
 void RowSweep::settle(std::int32_t y) {
     if (!changed_) return;
     changed_ = false;
-    for (std::size_t i = first_changed_; i < line_.size(); ++i) {
-        const Windings known = line_[i].after;
-        settle_at(i, y);
-        if (i > last_changed_ && line_[i].after == known) break;
-    }
+    settle_from(first_changed_, last_changed_, y);
     const std::size_t end = std::min(last_changed_ + 2, line_.size());
     for (std::size_t i = std::max<std::size_t>(first_changed_, 1); i < end; ++i)
         expect_crossing(*line_[i - 1].piece, *line_[i].piece, y);
@@ -228,10 +239,13 @@ void RowSweep::add(std::span<const RowPiece> pieces, const Windings& left, RowCe
     line_.clear();
     crossings_.clear();
     changed_ = false;
+    swapped_.clear();
     take_pieces();
     while (!waiting_.empty() || !line_.empty() || !beginning_left_.empty() || !ending_left_.empty()) {
         const std::int32_t y = next_height();
         change_places(y);
+        settle_swapped(y);
+        swapped_.clear();
         end_pieces(y);
         change_left(y);
         begin_pieces(y);

@@ -57,6 +57,8 @@ class RowSweep {
     }
     void change_places(std::int32_t y);
     void settle(std::int32_t y);
+    void settle_from(std::size_t first, std::size_t last, std::int32_t y);
+    void settle_swapped(std::int32_t y);
     void settle_at(std::size_t i, std::int32_t y);
     void expect_crossing(const RowPiece& left, const RowPiece& right, std::int32_t y);
     void note_change(std::size_t first, std::size_t last);
@@ -85,6 +87,7 @@ class RowSweep {
     std::size_t first_changed_ = 0;            ///< of the line
     std::size_t last_changed_ = 0;
     bool changed_ = false;
+    std::vector<std::size_t> swapped_; ///< the left ones of two places on the line
 };
 
 } // namespace coldbrick::raster

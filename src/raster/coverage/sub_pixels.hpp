@@ -41,6 +41,7 @@ struct SubVector {
     /// Turned by a quarter, from +x towards +y.
     [[nodiscard]] SubVector turned() const { return {-y, x}; }
 
+    friend bool operator==(SubVector, SubVector) = default;
     friend SubVector operator+(SubVector a, SubVector b) { return {a.x + b.x, a.y + b.y}; }
     friend SubVector operator-(SubVector a, SubVector b) { return {a.x - b.x, a.y - b.y}; }
     friend SubVector operator-(SubVector a) { return {-a.x, -a.y}; }

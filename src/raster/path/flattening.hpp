@@ -27,8 +27,13 @@ class VisibleArea {
 
     /// True if nothing can be seen of what lies within `off` of the straight line, or of its stroke.
     [[nodiscard]] bool hides(SubPoint a, SubPoint b, double off) const {
+        return hides_near(a, b, off + reach_);
+    }
+
+    /// The same of the line alone.
+    [[nodiscard]] bool hides_near(SubPoint a, SubPoint b, double off) const {
         constexpr double furthest = 0x1p60;
-        const auto far = static_cast<std::int64_t>(std::min(std::ceil(off + reach_), furthest));
+        const auto far = static_cast<std::int64_t>(std::min(std::ceil(off), furthest));
         return std::max(a.x, b.x) + far < left_ || std::min(a.x, b.x) - far > right_ ||
                std::max(a.y, b.y) + far < top_ || std::min(a.y, b.y) - far > bottom_;
     }
@@ -43,14 +48,6 @@ class VisibleArea {
         const double beyond = off + reach_ * (4 * off / length);
         const Part shown = along(a, b);
         return shown.end * length < -beyond || shown.begin * length > length + beyond;
-    }
-
-    /// True if the stroke of a curve that lies within `off` of the straight line between its ends hardly
-    /// differs from that of the line with a direction of the curve for its own: by half the reach times the
-    /// square of the angle at most by which these differ, which has a sine of 8 off / length or less.
-    [[nodiscard]] bool has_one_direction(SubPoint a, SubPoint b, double off) const {
-        const double square = dot(SubVector::between(a, b), SubVector::between(a, b));
-        return reach_ * 64 * off * off / 2 <= tangent_error * square;
     }
 
     /// Which part of the infinite line lies beside what can be seen, as shares of the way between two points.
@@ -72,7 +69,6 @@ class VisibleArea {
 
   private:
     static constexpr std::int64_t margin = 2 * sub_pixels;
-    static constexpr double tangent_error = flatness / 2;
 
     std::int64_t left_;
     std::int64_t top_;
@@ -87,10 +83,12 @@ class Flattening {
   public:
     enum class Purpose : std::uint8_t {
         inside,
-        stroke ///< of two lines and more, of which the first and the last may take the curve's directions
+        stroke ///< parallel curves, too, come within the flatness of lines between their places
     };
 
-    Flattening(const VisibleArea& visible, Purpose purpose) : visible_(visible), purpose_(purpose) {}
+    /// @param width how far away parallel curves lie, in sub-pixels
+    Flattening(const VisibleArea& visible, Purpose purpose, double width = 0)
+        : visible_(visible), purpose_(purpose), width_(width) {}
 
     /// Calls visit(point, t) for the end of each line from the parameter `begin` to `end`, in order.
     template <class Visit>
@@ -113,9 +111,8 @@ class Flattening {
     void halve(const Curve& curve, const Stretch& whole, double begin, double end, const Visit& visit) const {
         if (whole.end <= begin || whole.begin >= end) return;
         const double off = curve.furthest_from_chord(whole.begin, whole.end);
-        const bool has_begin = whole.begin <= begin;
-        const bool has_end = whole.end >= end;
-        if (is_line(whole, off, has_begin, has_end) || whole.end - whole.begin < 0x1p-40) {
+        const bool has_end = whole.begin <= begin || whole.end >= end;
+        if (is_line(curve, whole, off, has_end) || whole.end - whole.begin < 0x1p-40) {
             return whole.end >= end ? visit(curve.point(end), end) : visit(whole.to, whole.end);
         }
         const double middle = (whole.begin + whole.end) / 2;
@@ -124,16 +121,32 @@ class Flattening {
         halve(curve, {middle, whole.end, point, whole.to}, begin, end, visit);
     }
 
-    [[nodiscard]] bool is_line(const Stretch& stretch, double off, bool has_begin, bool has_end) const {
+    [[nodiscard]] bool is_line(const Curve& curve, const Stretch& stretch, double off, bool has_end) const {
         const auto& [begin, end, from, to] = stretch;
         if (purpose_ == Purpose::inside) return off <= flatness || visible_.hides(from, to, off);
-        if (has_begin || has_end)
-            return off <= flatness && !(has_begin && has_end) && visible_.has_one_direction(from, to, off);
-        return off <= flatness || visible_.hides(from, to, off) || visible_.passes_beside(from, to, off);
+        const double length = SubVector::between(from, to).length();
+        // Where a curve turns back it does so in next to no length.
+        if (std::max(length, off) <= shortest) return true;
+        // The tangents turn by so much at most, and parallel curves go around an arc of it more.
+        const double turn = 8 * off / std::max(length, 1.0);
+        const double beyond = off + width_ * turn * turn / 8;
+        if (beyond <= flatness) return true;
+        if (off <= flatness && turn < 1 && hides_parallels(curve, stretch, beyond)) return true;
+        return !has_end && (visible_.hides(from, to, off) || visible_.passes_beside(from, to, off));
     }
+
+    [[nodiscard]] bool hides_parallels(const Curve& curve, const Stretch& stretch, double off) const {
+        const SubVector begin = width_ * curve.direction(stretch.begin).turned();
+        const SubVector end = width_ * curve.direction(stretch.end).turned();
+        return visible_.hides_near(stretch.from + begin, stretch.to + end, off) &&
+               visible_.hides_near(stretch.from + -begin, stretch.to + -end, off);
+    }
+
+    static constexpr double shortest = 8; ///< of the lines that stand for parts of strokes, in sub-pixels
 
     VisibleArea visible_;
     Purpose purpose_;
+    double width_;
 };
 
 } // namespace coldbrick::raster

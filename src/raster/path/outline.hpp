@@ -4,6 +4,7 @@
 
 #include "raster/coverage/covered_area.hpp"
 #include "raster/coverage/sub_pixels.hpp"
+#include "raster/path/convex_pieces.hpp"
 #include "raster/path/flattening.hpp"
 
 #include <coldbrick/line_style.hpp>
@@ -36,8 +37,8 @@ struct OutlinePen {
 struct OutlineNode {
     SubPoint at;
     bool is_corner; ///< else the lines stand for a curve, and the join is round
-    /// The directions of curves that end and begin here, of length 1, which caps and joins follow; without a
-    /// length those of the lines.
+    /// The directions of curves that end and begin here, or go on, of length 1. Without a length they are
+    /// those of the lines.
     SubVector arriving{};
     SubVector leaving{};
 };
@@ -48,14 +49,17 @@ struct Lengthening {
     double at_end = 0;
 };
 
-/// Adds the area of strokes along nodes: of each line a rectangle, with the join's area at the outer side of
-/// the corners and the caps' at the ends. Of the sides that these have in common nothing is added, as they
-/// would cancel. Everything winds around in the same sense, so that a place belongs to the stroke if anything
-/// winds around it.
+/// Adds the area of strokes along nodes: of each line a rectangle, or between the normals of a curve what
+/// lies between them, with the join's area at the outer side of the corners and the caps' at the ends. Of the
+/// sides that these have in common nothing is added, as they would cancel. Everything winds around in the
+/// same sense, so that a place belongs to the stroke if anything winds around it.
 class Outliner {
   public:
     Outliner(const OutlinePen& pen, CoveredArea& area, AreaPart part)
-        : pen_(pen), visible_(area.clip(), 0), area_(area), part_(part) {}
+        : pen_(pen), visible_(area.clip(), 0), area_(&area), part_(part) {}
+    /// Adds the rectangles, joins and caps each on its own.
+    Outliner(const OutlinePen& pen, ConvexPieces& pieces)
+        : pen_(pen), visible_(pieces.clip(), 0), pieces_(&pieces), part_(AreaPart::stroke) {}
 
     /// @param nodes at least two, no neighbours the same
     void add_open(std::span<const OutlineNode> nodes, const Lengthening& lengthening) {
@@ -77,12 +81,17 @@ class Outliner {
         SubPoint from;
         SubPoint to;
         double length;
-        SubVector direction;
+        SubVector direction; ///< where it begins
+        SubVector arriving;  ///< where it ends
 
         static Line between(const OutlineNode& from, const OutlineNode& to);
+        void lengthen_begin(double by) { from = from + -by * direction; }
+        void lengthen_end(double by) { to = to + by * arriving; }
     };
 
     void add_sides(const Line& line);
+    void add_crossed(SubPoint outer, SubPoint outer_end, SubPoint inner, SubPoint inner_end,
+                     bool outer_is_right);
     void add_join(const Line& in, const Line& out, bool is_corner);
     void complete_join(std::span<const OutlineNode> nodes, std::size_t node, const Caps& caps);
     void add_outer_join(const Line& in, const Line& out, Join join, bool on_right);
@@ -103,9 +112,15 @@ class Outliner {
     void add_arc(SubPoint centre, SubVector from, double turn, SubPoint begin, SubPoint end, bool forwards);
     void add_edge(SubPoint from, SubPoint to, bool forwards);
 
+    /// Calls add() for one of the pieces. Where all are one area, what it has in common with others is left
+    /// out: `own` adds that.
+    template <class Add, class Own>
+    void add_piece(const Add& add, const Own& own);
+
     OutlinePen pen_;
     VisibleArea visible_;
-    CoveredArea& area_;
+    CoveredArea* area_ = nullptr; ///< one of these
+    ConvexPieces* pieces_ = nullptr;
     AreaPart part_;
 };
 

@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <cmath>
 #include <limits>
+#include <unordered_map>
 
 namespace coldbrick::raster {
 
@@ -37,11 +38,17 @@ class NodeList {
     void clear() { nodes_.clear(); }
     void add(SubPoint at, bool is_corner, SubVector arriving = {}) {
         const SubPoint place = at + SubPoint{shift_, shift_};
-        if (nodes_.empty() || nodes_.back().at != place)
+        if (nodes_.empty() || nodes_.back().at != place) {
+            // A curve that turns back in next to no length has a round join there.
+            if (!nodes_.empty() && dot(nodes_.back().leaving, arriving) < 0)
+                nodes_.back().leaving = arriving = {};
             return nodes_.push_back({place, is_corner, arriving});
+        }
         nodes_.back().is_corner |= is_corner;
-        if (nodes_.size() > 1 && arriving.length() != 0) nodes_.back().arriving = arriving;
+        if (nodes_.size() > 1 && arriving != SubVector()) nodes_.back().arriving = arriving;
     }
+    /// Tells in which direction a curve goes on at the last node.
+    void go_on(SubVector direction) { nodes_.back().leaving = direction; }
     /// Tells in which direction a curve begins at the last node.
     void leave(SubVector direction) {
         nodes_.back().leaving = direction;
@@ -56,9 +63,9 @@ class NodeList {
             nodes_.pop_back();
         }
         start.is_corner = is_corner;
-        if (!is_corner) start.leaving = start.arriving = {};
-        if (nodes_.size() < 2) return;
-        if (start.arriving.length() != 0 && start.leaving.length() == 0)
+        if (!is_corner) start.arriving = start.leaving;
+        if (nodes_.size() < 2 || !is_corner) return;
+        if (start.arriving != SubVector() && start.leaving == SubVector())
             start.leaving = direction_between(start.at, nodes_[1].at);
         settle(start, nodes_.back().at);
     }
@@ -68,11 +75,14 @@ class NodeList {
     /// Where curves meet almost in one direction there is no corner: whatever the join is, it adds as good as
     /// nothing to a round one.
     void settle(OutlineNode& node, SubPoint before) const {
-        const bool is_line = node.arriving.length() == 0;
+        const bool is_line = node.arriving == SubVector();
         const SubVector arriving = is_line ? direction_between(before, node.at) : node.arriving;
         const double turn = cross(arriving, node.leaving);
         if (dot(arriving, node.leaving) <= 0 || reach_ * turn * turn / 8 > flatness / 2) return;
-        node = {node.at, false};
+        const SubVector middle = is_line ? arriving : arriving + node.leaving;
+        node.leaving = (1 / middle.length()) * middle;
+        if (!is_line) node.arriving = node.leaving;
+        node.is_corner = false;
     }
 
     /// @param to another place
@@ -89,11 +99,10 @@ class NodeList {
 /// Strokes contours, one after the other.
 class ContourStroker {
   public:
-    ContourStroker(const ContourPen& pen, CoveredArea& area, AreaPart part)
-        : pen_(pen), visible_(area.clip(), pen.outline.reach()),
-          visible_tips_(area.clip(), pen.outline.reach_of_tips()),
-          flattening_(visible_, Flattening::Purpose::stroke), outliner_(pen.outline, area, part),
-          nodes_(pen.shifted, pen.outline) {}
+    ContourStroker(const ContourPen& pen, const base::Clip& clip, const Outliner& outliner)
+        : pen_(pen), visible_(clip, pen.outline.reach()), visible_tips_(clip, pen.outline.reach_of_tips()),
+          flattening_(visible_, Flattening::Purpose::stroke, std::max(pen.outline.right, pen.outline.left)),
+          outliner_(outliner), nodes_(pen.shifted, pen.outline) {}
 
     void add(const CurveContour& contour) {
         if (contour.curves.empty()) return;
@@ -121,12 +130,14 @@ class ContourStroker {
     /// Adds the nodes of part of a curve but for its beginning.
     void add_nodes(const Curve& curve, double begin, double end) {
         if (curve.is_straight()) {
-            if (nodes_.nodes().back().arriving.length() != 0) nodes_.leave(curve.direction(begin));
+            if (nodes_.nodes().back().arriving != SubVector()) nodes_.leave(curve.direction(begin));
             return nodes_.add(curve.point(end), end >= 1);
         }
         nodes_.leave(curve.direction(begin));
         flattening_.flatten(curve, begin, end, [&](SubPoint to, double t) {
-            nodes_.add(to, t >= 1, t == end ? curve.direction(t) : SubVector());
+            const SubVector direction = curve.direction(t);
+            nodes_.add(to, t >= 1, direction);
+            if (t < end) nodes_.go_on(direction);
         });
     }
 
@@ -267,7 +278,7 @@ class ContourStroker {
             from = 0;
         }
         if (nodes_.nodes().size() > 1) return give_open(dash.share);
-        if (direction.length() == 0) return give_dot(nodes_.nodes().front().at, dash.share);
+        if (direction == SubVector()) return give_dot(nodes_.nodes().front().at, dash.share);
         const double more = pen_.on_pixels ? real_sub_pixels / 2 : 0;
         outliner_.add_dot(nodes_.nodes().front().at, direction,
                           {dash.share.at_begin * more, dash.share.at_end * more});
@@ -285,8 +296,62 @@ class ContourStroker {
 
 void add_stroke(std::span<const CurveContour> contours, const ContourPen& pen, CoveredArea& area,
                 AreaPart part) {
-    ContourStroker stroker(pen, area, part);
+    ContourStroker stroker(pen, area.clip(), Outliner(pen.outline, area, part));
     for (const CurveContour& contour : contours) stroker.add(contour);
+}
+
+void add_stroke(std::span<const CurveContour> contours, const ContourPen& pen, ConvexPieces& pieces) {
+    ContourStroker stroker(pen, pieces.clip(), Outliner(pen.outline, pieces));
+    for (const CurveContour& contour : contours) stroker.add(contour);
+}
+
+namespace {
+
+constexpr std::int64_t many = 64;
+
+/// Counts the lines that begin in, or pass, squares of about their own length, and tells of one that has
+/// many.
+class LineCrowds {
+  public:
+    /// False until one has.
+    bool add(SubPoint from, SubPoint to) {
+        const SubVector way = SubVector::between(from, to);
+        const double length = way.length() / real_sub_pixels;
+        // Squares of 1, 4 and 16 pixels; the longest lines are looked at every 16.
+        const int bits = length < 1 ? 0 : length < 4 ? 2 : 4;
+        const int places = static_cast<int>(std::clamp(length / 16, 1.0, 64.0));
+        for (int i = 0; i < places; ++i) {
+            const SubPoint at = from + static_cast<double>(i) / places * way;
+            const std::int64_t x = at.x >> (sub_pixel_bits + bits);
+            const std::int64_t y = at.y >> (sub_pixel_bits + bits);
+            if (++counts_[(static_cast<std::uint64_t>(x) * 0x9E3779B97F4A7C15U ^
+                           static_cast<std::uint64_t>(y) * 0xC2B2AE3D27D4EB4FU) +
+                          static_cast<std::uint64_t>(bits)] > many)
+                return true;
+        }
+        return false;
+    }
+
+  private:
+    std::unordered_map<std::uint64_t, std::int64_t> counts_;
+};
+
+} // namespace
+
+bool is_dense(std::span<const CurveContour> contours, const ContourPen& pen) {
+    const double width = (pen.outline.right + pen.outline.left) / real_sub_pixels;
+    if (!pen.dashes.empty()) {
+        const DashPattern pattern(pen.dashes, pen.dash_offset);
+        return width > 1 && width > 4 * static_cast<double>(pattern.period());
+    }
+    std::size_t lines = 0;
+    for (const CurveContour& contour : contours) lines += contour.curves.size();
+    if (lines <= many) return false;
+    LineCrowds crowds;
+    for (const CurveContour& contour : contours)
+        for (const Curve& curve : contour.curves)
+            if (crowds.add(curve.from(), curve.to())) return true;
+    return false;
 }
 
 } // namespace coldbrick::raster

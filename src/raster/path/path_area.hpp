@@ -3,6 +3,7 @@
 #pragma once
 
 #include "raster/coverage/covered_area.hpp"
+#include "raster/path/convex_pieces.hpp"
 #include "raster/path/curve.hpp"
 #include "raster/path/flattening.hpp"
 #include "raster/path/outline.hpp"
@@ -33,5 +34,10 @@ void add_inside(std::span<const CurveContour> contours, const Flattening& flatte
 /// Adds the stroke of contours.
 void add_stroke(std::span<const CurveContour> contours, const ContourPen& pen, CoveredArea& area,
                 AreaPart part);
+void add_stroke(std::span<const CurveContour> contours, const ContourPen& pen, ConvexPieces& pieces);
+
+/// True if so many parts of a stroke overlap that it is better found from pieces: where more lines meet than
+/// what is seen of them is worth, or dashes are short beside the width. It depends on the contours alone.
+[[nodiscard]] bool is_dense(std::span<const CurveContour> contours, const ContourPen& pen);
 
 } // namespace coldbrick::raster

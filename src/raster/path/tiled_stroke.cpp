@@ -30,8 +30,12 @@ struct Stretch {
     std::uint32_t first; ///< line
     std::uint32_t last;
     std::uint32_t contour;
-    SubVector leaving{}; ///< a curve's directions at its ends
-    SubVector arriving{};
+};
+
+/// Those of a curve at the ends of one of its lines; of straight ones none.
+struct Directions {
+    SubVector leaving;
+    SubVector arriving;
 };
 
 /// The lines of a contour. What a closed one has at its first line's beginning is a corner.
@@ -65,9 +69,10 @@ class TiledStroke {
 
     void add(std::span<const CurveContour> contours) {
         const Flattening flattening =
-            round_ ? Flattening(VisibleArea(sink_.clip(), radius_ + real_sub_pixels),
-                                Flattening::Purpose::inside)
-                   : Flattening(VisibleArea(sink_.clip(), pen_.reach()), Flattening::Purpose::stroke);
+            round_
+                ? Flattening(VisibleArea(sink_.clip(), radius_ + real_sub_pixels),
+                             Flattening::Purpose::inside)
+                : Flattening(VisibleArea(sink_.clip(), pen_.reach()), Flattening::Purpose::stroke, radius_);
         for (const CurveContour& contour : contours)
             if (!contour.curves.empty()) add(contour, flattening);
     }
@@ -89,17 +94,23 @@ class TiledStroke {
         const std::uint32_t first = line_count();
         const SubPoint start = contour.curves.front().from();
         SubPoint at = start;
-        const auto add_line = [&](SubPoint to) {
-            if (to != at) lines_.push_back({at, to, static_cast<std::uint32_t>(stretches_.size())});
+        const auto add_line = [&](SubPoint to, Directions directions = {}) {
+            if (to == at) return;
+            lines_.push_back({at, to, static_cast<std::uint32_t>(stretches_.size())});
+            if (dot(directions.leaving, directions.arriving) < 0) directions = {};
+            if (!round_) directions_.push_back(directions);
             at = to;
         };
         for (const Curve& curve : contour.curves) {
             const std::uint32_t begin = line_count();
-            flattening.flatten(curve, 0, 1, [&](SubPoint to, double) { add_line(to); });
-            if (end_stretch(begin) && !curve.is_straight()) {
-                stretches_.back().leaving = curve.direction(0);
-                stretches_.back().arriving = curve.direction(1);
-            }
+            SubVector leaving = curve.direction(0);
+            flattening.flatten(curve, 0, 1, [&](SubPoint to, double t) {
+                if (round_ || curve.is_straight()) return add_line(to);
+                const SubVector arriving = curve.direction(t);
+                add_line(to, {leaving, arriving});
+                leaving = arriving;
+            });
+            end_stretch(begin);
         }
         // There and back again is no closed contour, as it has no corners to join.
         const bool there_and_back = contour.closed && line_count() == first + (at == start ? 2 : 1);
@@ -109,20 +120,20 @@ class TiledStroke {
         end_stretch(begin);
         if (line_count() == first) { // a dot
             lines_.push_back({start, start, static_cast<std::uint32_t>(stretches_.size())});
+            if (!round_) directions_.push_back({});
             end_stretch(first);
         }
         contours_.push_back({first, line_count() - 1, contour.closed && line_count() > first + 2});
     }
 
-    /// False if no line has been added.
-    bool end_stretch(std::uint32_t begin) {
-        if (begin >= line_count()) return false;
+    void end_stretch(std::uint32_t begin) {
+        if (begin >= line_count()) return;
         stretches_.push_back({begin, line_count() - 1, static_cast<std::uint32_t>(contours_.size())});
-        return true;
     }
 
     void leave_out_last_line() {
         lines_.pop_back();
+        if (!round_) directions_.pop_back();
         if (stretches_.back().first == line_count()) return stretches_.pop_back();
         stretches_.back().last = line_count() - 1;
     }
@@ -262,13 +273,11 @@ class TiledStroke {
 
     /// A line's ends, as nodes that nothing else meets.
     [[nodiscard]] OutlineNode begin_of(std::uint32_t line) const {
-        const Stretch& stretch = stretch_of(line);
-        return {lines_[line].from, true, {}, line == stretch.first ? stretch.leaving : SubVector()};
+        return {lines_[line].from, true, {}, round_ ? SubVector() : directions_[line].leaving};
     }
     [[nodiscard]] OutlineNode end_of(std::uint32_t line) const {
-        const Stretch& stretch = stretch_of(line);
-        const bool is_last = line == stretch.last;
-        return {lines_[line].to, is_last, is_last ? stretch.arriving : SubVector()};
+        return {lines_[line].to, line == stretch_of(line).last,
+                round_ ? SubVector() : directions_[line].arriving};
     }
 
     void give_nodes(std::uint32_t begin, std::uint32_t end, Outliner& outliner) {
@@ -305,6 +314,7 @@ class TiledStroke {
     bool crisp_;
     SpanSink& sink_;
     std::vector<StrokedLine> lines_;
+    std::vector<Directions> directions_; ///< of the lines of strokes that are not round
     std::vector<Stretch> stretches_;
     std::vector<ContourLines> contours_;
     std::vector<Seen> seen_;             ///< by one tile

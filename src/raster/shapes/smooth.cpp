@@ -4,6 +4,7 @@
 #include "geometry/shape_instances.hpp"
 #include "raster/coverage/circle_coverage.hpp"
 #include "raster/coverage/covered_area.hpp"
+#include "raster/path/convex_pieces.hpp"
 #include "raster/path/path_area.hpp"
 #include "raster/path/shape_contours.hpp"
 #include "raster/path/tiled_stroke.hpp"
@@ -166,17 +167,19 @@ void add_box_band(const SubBox& path, double radius, const OutlinePen& pen, Cove
                     Inside::taken_away);
 }
 
+/// @param pieces what crowded strokes are added to instead of the area, or null
 template <class S>
-void add_pen_stroke(const S& shape, const RealPen& real_pen, CoveredArea& area) {
+void add_pen_stroke(const S& shape, const RealPen& real_pen, CoveredArea& area, ConvexPieces* pieces) {
     const ContourPen pen = contour_pen<S>(real_pen);
     const bool solid = pen.dashes.empty();
     if constexpr (std::same_as<S, Box>) {
         if (solid) return add_box_band(SubBox::of(shape), 0, pen.outline, area);
     } else if constexpr (std::same_as<S, RoundedBox>) {
         const double radius = static_cast<double>(corner_radius(shape)) * real_sub_pixels;
-        if (radius == 0) return add_pen_stroke(shape.box, real_pen, area);
+        if (radius == 0) return add_pen_stroke(shape.box, real_pen, area, pieces);
         if (solid) return add_box_band(SubBox::of(shape.box), radius, pen.outline, area);
     }
+    if (pieces != nullptr) return add_stroke(contours_of(shape), pen, *pieces);
     add_stroke(contours_of(shape), pen, area, AreaPart::stroke);
 }
 
@@ -195,8 +198,9 @@ bool may_reach_over(const S& shape, const OutlinePen& pen) {
 
 /// A stroke that reaches further inwards: of what is outside the shape only what its outer side has.
 template <class S>
-AreaRule add_centred_stroke(const S& shape, const RealPen& real_pen, CoveredArea& area) {
-    add_pen_stroke(shape, real_pen, area);
+AreaRule add_centred_stroke(const S& shape, const RealPen& real_pen, CoveredArea& area,
+                            ConvexPieces* pieces) {
+    add_pen_stroke(shape, real_pen, area, pieces);
     ContourPen pen = contour_pen<S>(real_pen);
     if (pen.outline.right == pen.outline.left || !pen.dashes.empty() || !may_reach_over(shape, pen.outline))
         return {AreaRule::Kind::stroked};
@@ -211,18 +215,27 @@ AreaRule add_centred_stroke(const S& shape, const RealPen& real_pen, CoveredArea
 /// The area's own parts, and how they are put together.
 template <class S>
 AreaRule add_aligned_stroke(const S& shape, RealPen pen, Alignment alignment, const InsideRule& filled,
-                            CoveredArea& area) {
-    if (alignment == Alignment::centred) return add_centred_stroke(shape, pen, area);
+                            CoveredArea& area, ConvexPieces* pieces = nullptr) {
+    if (alignment == Alignment::centred) return add_centred_stroke(shape, pen, area, pieces);
     const bool inside = alignment == Alignment::inside;
     // Fills reach half a pixel beyond the path, but for a path's bare inside.
     const bool bare_path = std::same_as<S, Path> && is_bare<S>(filled);
     pen.width = 2 * pen.width + (bare_path ? 0 : inside ? -1 : 1);
-    if (pen.width > 0) add_pen_stroke(shape, pen, area);
+    if (pen.width > 0) add_pen_stroke(shape, pen, area, pieces);
     if constexpr (ClosedShape<S>) add_fill(shape, filled, area);
     AreaRule rule =
         area_rule<S>(inside ? AreaRule::Kind::stroked_inside : AreaRule::Kind::stroked_outside, filled);
     rule.tiling = false;
     return rule;
+}
+
+template <class S>
+bool is_dense_stroke(const S& shape, RealPen pen, Alignment alignment) {
+    // Few lines without dashes are not.
+    if constexpr (!Ringed<S> && !std::same_as<S, Polyline>)
+        if (pen.dashes.empty()) return false;
+    if (alignment != Alignment::centred) pen.width *= 2;
+    return is_dense(contours_of(shape), contour_pen<S>(pen));
 }
 
 SmoothRing ring_about(const Ellipse& circle, double outwards, double inwards) {
@@ -296,6 +309,11 @@ void stroke_smooth(const S& shape, const RealPen& pen, Alignment alignment, cons
     if constexpr (std::same_as<S, Ellipse>)
         if (is_circle(shape) && pen.dashes.empty()) return add_coverage(ring_of(shape, pen, alignment), sink);
     CoveredArea area(sink.clip());
+    if (is_dense_stroke(shape, pen, alignment)) {
+        ConvexPieces pieces(sink.clip());
+        const AreaRule rule = add_aligned_stroke(shape, pen, alignment, filled, area, &pieces);
+        return pieces.give(rule, area.edges(), sink);
+    }
     const AreaRule rule = add_aligned_stroke(shape, pen, alignment, filled, area);
     area.give(rule, sink);
 }

@@ -85,8 +85,10 @@ ConvexPieces::Reached ConvexPieces::reached(std::size_t first, std::size_t last,
         if (box.left >= far.x || box.right <= corner.x || box.top >= far.y || box.bottom <= corner.y)
             continue;
         SquareHalf half{};
-        const std::size_t cutting = cutting_edges(pieces_[number], corner, static_cast<double>(size), half);
-        if (cutting == misses || (cutting == 1 && !halves.add(half))) continue;
+        const std::size_t cutting = cutting_edges(pieces_[number], corner, size, half);
+        if (cutting == misses) continue;
+        // Not before a pixel is reached, which depends on nothing else.
+        if (size <= sub_pixels && cutting == 1 && !halves.add(half)) continue;
         numbers_.push_back(number);
         if (cutting > 0) continue;
         result.is_full = true;
@@ -95,26 +97,35 @@ ConvexPieces::Reached ConvexPieces::reached(std::size_t first, std::size_t last,
     return result;
 }
 
-/// How many edges of a piece a square lies on both sides of, or `misses` if it is outside of one.
-/// @param half the last one's
-std::size_t ConvexPieces::cutting_edges(const Piece& piece, SubPoint corner, double size,
+/// How many edges of a piece pass a square, or `misses` if it is outside. Edges elsewhere may be coarser than
+/// they are in other clips, and change nothing.
+/// @param half what the last one's line leaves of the square
+std::size_t ConvexPieces::cutting_edges(const Piece& piece, SubPoint corner, std::int64_t size,
                                         SquareHalf& half) const {
     std::size_t result = 0;
+    bool has_middle = true;
+    const auto wide = static_cast<double>(size);
+    constexpr auto near = static_cast<std::int64_t>(doubt);
     for (std::size_t k = piece.first; k < piece.last; ++k) {
+        const auto& [from, to] = edges_[k];
         // The inside lies on the left.
-        const SubVector way = SubVector::between(edges_[k].from, edges_[k].to);
-        const double inwards = cross(SubVector::between(edges_[k].from, corner), way);
-        const double across = size * way.y;
-        const double down = -size * way.x;
+        const SubVector way = SubVector::between(from, to);
+        const double inwards = cross(SubVector::between(from, corner), way);
+        const double across = wide * way.y;
+        const double down = -wide * way.x;
         const double spare = doubt * (std::abs(way.x) + std::abs(way.y));
         if (inwards + std::max(across, 0.0) + std::max(down, 0.0) < -spare) return misses;
         if (inwards + std::min(across, 0.0) + std::min(down, 0.0) > spare) continue;
+        has_middle = has_middle && inwards + (across + down) / 2 > 0;
+        if (std::max(from.x, to.x) < corner.x - near || std::min(from.x, to.x) > corner.x + size + near ||
+            std::max(from.y, to.y) < corner.y - near || std::min(from.y, to.y) > corner.y + size + near)
+            continue;
         ++result;
         const double unit = 1 / way.length();
         half = {{unit * inwards, unit * (inwards + across), unit * (inwards + across + down),
                  unit * (inwards + down)}};
     }
-    return result;
+    return result == 0 && !has_middle ? misses : result;
 }
 
 void ConvexPieces::give(const AreaRule& rule, std::span<const AreaEdge> others, SpanSink& sink) {

@@ -65,7 +65,7 @@ class ConvexPieces {
     };
 
     [[nodiscard]] Reached reached(std::size_t first, std::size_t last, SubPoint corner, std::int64_t size);
-    [[nodiscard]] std::size_t cutting_edges(const Piece& piece, SubPoint corner, double size,
+    [[nodiscard]] std::size_t cutting_edges(const Piece& piece, SubPoint corner, std::int64_t size,
                                             SquareHalf& half) const;
     void give_square(std::int64_t x, std::int64_t y, std::int64_t size, std::size_t first, std::size_t last,
                      SpanSink& sink);

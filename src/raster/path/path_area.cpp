@@ -190,8 +190,14 @@ class ContourStroker {
         }
         const DashPattern pattern(pen_.dashes, pen_.dash_offset);
         double done = -std::numeric_limits<double>::infinity();
-        // The caps nearest to what can be seen reach further over it than all others.
-        const double more = static_cast<double>(pattern.period()) + 1;
+        // Beside a curve the caps of all dashes may reach as far, and on a line those further off have the same
+        // sides but for rounding; unless the dashes are so short that they look alike, and those nearest to what
+        // can be seen reach further over it than all others.
+        constexpr double many = 256;
+        const double width = (pen_.outline.right + pen_.outline.left) / real_sub_pixels;
+        const bool nearest_only =
+            pen_.outline.cap == Cap::butt || width > many * static_cast<double>(pattern.period());
+        const double more = static_cast<double>(pattern.period()) + 1 + (nearest_only ? 0 : width);
         const auto add_on = [&](double from, double to) {
             pattern.for_each_on(from / real_sub_pixels - more, to / real_sub_pixels + more,
                                 [&](long double on, long double off) {
@@ -202,12 +208,6 @@ class ContourStroker {
                                              whole);
                                 });
         };
-        // Beside a curve the caps of all dashes may reach as far, unless the dashes are so short that they
-        // look alike.
-        constexpr double many = 256;
-        const double width = (pen_.outline.right + pen_.outline.left) / real_sub_pixels;
-        const bool nearest_only =
-            pen_.outline.cap == Cap::butt || width > many * static_cast<double>(pattern.period());
         for (const Stretch& stretch : stretches) for_each_visible(stretch, nearest_only, add_on);
     }
 

@@ -6,6 +6,7 @@
 #include "support/ideal_stroke.hpp"
 
 #include <coldbrick/path.hpp>
+#include <coldbrick/polyline.hpp>
 
 #include <gtest/gtest.h>
 #include <rapidcheck/gtest.h>
@@ -178,6 +179,24 @@ TEST(DenseStroke, HasDashesThatAreShortBesideItsWidth) {
         const IdealStroke whole({arc}, false, {width / 2, width / 2, cap});
         expect_strokes(checked(path, stroke), whole.dashed(lengths, 0.5), "dashes ");
     }
+}
+
+/// Dashes whose caps overlap by the hundred, along lines that reach over the whole domain.
+TEST(DenseStroke, IsTheSameInEveryClip) {
+    const Polyline line{{{2147483647, -73496471}, {858621199, -409538869}, {58, 43}, {21, 1}}};
+    const Stroke stroke{.paint = Colour(255, 255, 255),
+                        .width = 20,
+                        .cap = Cap::square,
+                        .join = Join::round,
+                        .dashes = {{0.1, 0.1}, 902322288.57569146},
+                        .edges = Edges::smooth};
+    Image whole({64, 64}, PixelFormat::gray8);
+    Image parts({64, 64}, PixelFormat::gray8);
+    draw(whole, line, stroke);
+    for (std::int32_t y = 0; y < 64; y += 16)
+        for (std::int32_t x = 0; x < 64; x += 32) draw(parts.view().clipped({x, y, 32, 16}), line, stroke);
+    for (std::int32_t i = 0; i < 64 * 64; ++i)
+        ASSERT_EQ(whole.pixel({i % 64, i / 64}), parts.pixel({i % 64, i / 64})) << i % 64 << ' ' << i / 64;
 }
 
 } // namespace coldbrick::test

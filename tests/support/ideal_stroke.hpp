@@ -49,7 +49,7 @@ class IdealCurve {
     }
     /// @param at,velocity by a parameter of 0..1
     static IdealCurve of(const std::function<Position(double)>& at,
-                         const std::function<Position(double)>& velocity, int count = 400) {
+                         const std::function<Position(double)>& velocity, int count = 240) {
         std::vector<Position> places;
         std::vector<Position> directions;
         for (int i = 0; i <= count; ++i) {
@@ -231,7 +231,7 @@ class IdealStroke {
 };
 
 /// How many parts of 255 of a pixel are inside, from places of a Fibonacci lattice (S. K. Zaremba, "Good
-/// lattice points, discrepancy, and numerical integration", 1966), whose share errs by less than 1/255. A
+/// lattice points, discrepancy, and numerical integration", 1966), whose share errs by 2/255 at most. A
 /// pixel whose first places are alike is taken to be so everywhere.
 inline double lattice_coverage(const std::function<bool(Position)>& inside, int x, int y) {
     constexpr int few = 9;

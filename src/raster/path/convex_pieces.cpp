@@ -13,10 +13,10 @@ namespace coldbrick::raster {
 namespace {
 
 /// So few pieces are swept at once.
-constexpr std::size_t few = 8;
+constexpr std::size_t few_pieces = 8;
 
 /// Squares are halved no further, in sub-pixels.
-constexpr std::int64_t smallest = sub_pixels >> 6;
+constexpr std::int64_t smallest_square = sub_pixels >> 6;
 
 /// What cutting_edges() tells of pieces that do not reach a square.
 constexpr std::size_t misses = std::numeric_limits<std::size_t>::max();
@@ -143,7 +143,7 @@ void ConvexPieces::give(const AreaRule& rule, std::span<const AreaEdge> others, 
     if (shown.empty()) return;
     numbers_.resize(pieces_.size());
     std::iota(numbers_.begin(), numbers_.end(), std::uint32_t{0});
-    constexpr std::int64_t size = 64;
+    constexpr std::int64_t size = 4096;
     const auto down_to = [](std::int64_t at) { return at & -size; };
     for (std::int64_t y = down_to(shown.top); y < shown.bottom; y += size)
         for (std::int64_t x = down_to(shown.left); x < shown.right; x += size)
@@ -197,7 +197,7 @@ void ConvexPieces::give_pixel(std::int64_t x, std::int64_t y, std::size_t first,
 
 /// The share of a square that is covered.
 double ConvexPieces::area_of(SubPoint corner, std::int64_t size, std::size_t first, std::size_t last) {
-    if (last - first <= few || size <= smallest)
+    if (last - first <= few_pieces || size <= smallest_square)
         return swept_area(corner, size, {numbers_.data() + first, last - first}, false);
     const std::int64_t half = size / 2;
     double sum = 0;

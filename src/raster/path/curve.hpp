@@ -64,7 +64,7 @@ class Curve {
 
     /// How far any point between two parameters may lie from the straight line between theirs: a quarter of
     /// the square of half the distance, times the largest second derivative.
-    [[nodiscard]] double furthest_from_chord(double begin, double end) const;
+    [[nodiscard]] double furthest_from_chord(double from, double to) const;
 
   private:
     [[nodiscard]] double as_worked_out(double t) const { return reversed_ ? 1 - t : t; }

@@ -68,11 +68,12 @@ void Outliner::add_sides(const Line& line) {
 
 namespace {
 
-/// Where two lines that are not parallel cross.
+/// Where two lines cross, between the first one's ends.
 SubPoint crossing_of(SubPoint a, SubPoint a_end, SubPoint b, SubPoint b_end) {
     const SubVector along_a = SubVector::between(a, a_end);
     const SubVector along_b = SubVector::between(b, b_end);
-    const double share = cross(SubVector::between(a, b), along_b) / cross(along_a, along_b);
+    const double turn = cross(along_a, along_b);
+    const double share = turn == 0 ? 1 : cross(SubVector::between(a, b), along_b) / turn;
     return a + std::clamp(share, 0.0, 1.0) * along_a;
 }
 
@@ -189,11 +190,11 @@ void Outliner::add_join(const Line& in, const Line& out, bool is_corner) {
 }
 
 void Outliner::add_disc(SubPoint centre, SubVector radius) {
-    const SubPoint begin = centre + radius;
-    const SubPoint end = centre + -radius;
+    const SubPoint one_side = centre + radius;
+    const SubPoint other_side = centre + -radius;
     const auto add = [&] {
-        add_arc(centre, radius, -std::numbers::pi, begin, end, true);
-        add_arc(centre, -radius, -std::numbers::pi, end, begin, true);
+        add_arc(centre, radius, -std::numbers::pi, one_side, other_side, true);
+        add_arc(centre, -radius, -std::numbers::pi, other_side, one_side, true);
     };
     add_piece(add, [] {});
 }

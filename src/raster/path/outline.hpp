@@ -97,7 +97,7 @@ class Outliner {
     void add_outer_join(const Line& in, const Line& out, Join join, bool on_right);
     void add_mitre(const Line& in, const Line& out, SubPoint begin, SubPoint end, SubVector aside,
                    bool on_right);
-    /// A cap's outward side, of which there may be more: the half of a round cap that the lines leave free.
+    /// An end of a stroke.
     struct End {
         Cap cap;
         SubPoint at;

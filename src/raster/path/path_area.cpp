@@ -190,9 +190,9 @@ class ContourStroker {
         }
         const DashPattern pattern(pen_.dashes, pen_.dash_offset);
         double done = -std::numeric_limits<double>::infinity();
-        // Beside a curve the caps of all dashes may reach as far, and on a line those further off have the same
-        // sides but for rounding; unless the dashes are so short that they look alike, and those nearest to what
-        // can be seen reach further over it than all others.
+        // Beside a curve the caps of all dashes may reach as far, and on a line those further off have the
+        // same sides but for rounding; unless the dashes are so short that they look alike, and those nearest
+        // to what can be seen reach further over it than all others.
         constexpr double many = 256;
         const double width = (pen_.outline.right + pen_.outline.left) / real_sub_pixels;
         const bool nearest_only =

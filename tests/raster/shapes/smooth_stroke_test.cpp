@@ -130,7 +130,7 @@ IdealPen ideal(const Stroke& stroke, bool on_pixels, bool has_inside) {
 
 TEST(SmoothStroke, ArcsEndAtRightAngles) {
     Chance chance;
-    for (int i = 0; i < 12; ++i) {
+    for (int i = 0; i < 8; ++i) {
         const Ellipse ellipse = Ellipse::about({20, 20}, chance.whole(4, 14), chance.whole(4, 14),
                                                degrees(chance.whole(0, 3) * chance.between(0, 90)));
         const double start = chance.between(0, 360);
@@ -146,7 +146,7 @@ TEST(SmoothStroke, ArcsEndAtRightAngles) {
 
 TEST(SmoothStroke, SectorsAndSegmentsHaveTheirCorners) {
     Chance chance;
-    for (int i = 0; i < 10; ++i) {
+    for (int i = 0; i < 6; ++i) {
         const Ellipse ellipse = Ellipse::about({20, 20}, chance.whole(5, 14), chance.whole(5, 14),
                                                degrees(chance.whole(0, 3) * chance.between(0, 90)));
         const double start = chance.between(0, 360);
@@ -172,7 +172,7 @@ TEST(SmoothStroke, SectorsAndSegmentsHaveTheirCorners) {
 
 TEST(SmoothStroke, PathsOfCurvesHaveTheirCornersAndCaps) {
     Chance chance;
-    for (int i = 0; i < 12; ++i) {
+    for (int i = 0; i < 8; ++i) {
         const auto any = [&] {
             return Position{std::nearbyint(chance.between(8, 32) * 64) / 64,
                             std::nearbyint(chance.between(8, 32) * 64) / 64};
@@ -191,7 +191,7 @@ TEST(SmoothStroke, PathsOfCurvesHaveTheirCornersAndCaps) {
 
 TEST(SmoothStroke, RoundCapsAndJoinsAreWholeDiscs) {
     Chance chance;
-    for (int i = 0; i < 30; ++i) {
+    for (int i = 0; i < 20; ++i) {
         // The last lines are short beside the width.
         std::vector<Point> points{{chance.whole(5, 34), chance.whole(5, 34)}, {20, 20}};
         for (int k = chance.whole(1, 2); k > 0; --k)
@@ -219,7 +219,7 @@ TEST(SmoothStroke, RoundCapsAndJoinsAreWholeDiscs) {
 
 TEST(SmoothStroke, DashesOfCurvesLieWhereTheirLengthsEnd) {
     Chance chance;
-    for (int i = 0; i < 8; ++i) {
+    for (int i = 0; i < 6; ++i) {
         const int radius = chance.whole(6, 15);
         const std::vector<double> lengths{chance.between(2, 9), chance.between(2, 9)};
         const double offset = chance.between(-20, 20);
@@ -241,7 +241,7 @@ TEST(SmoothStroke, DashesOfCurvesLieWhereTheirLengthsEnd) {
 
 TEST(SmoothStroke, DashesTurnCorners) {
     Chance chance;
-    for (int i = 0; i < 20; ++i) {
+    for (int i = 0; i < 12; ++i) {
         const auto any = [&] { return Point{chance.whole(6, 33), chance.whole(6, 33)}; };
         const Point points[] = {any(), any(), any(), any()};
         const auto at = [&](int k) {

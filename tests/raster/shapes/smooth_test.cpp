@@ -9,6 +9,7 @@
 
 #include <coldbrick/bounds.hpp>
 #include <coldbrick/drawing.hpp>
+#include <coldbrick/error.hpp>
 #include <coldbrick/path_of.hpp>
 #include <coldbrick/region.hpp>
 

@@ -16,6 +16,17 @@ namespace coldbrick::raster {
 /// How far straight lines may lie from the curve that they stand for, in sub-pixels.
 constexpr double flatness = geometry::path_flatness * real_sub_pixels;
 
+/// Lines that stand for parts of strokes are not made shorter, in sub-pixels.
+constexpr double shortest_line = 8;
+
+/// True where a curve turns in next to no length, so that its stroke goes around an arc there.
+/// @param leaving,arriving its directions at a line's ends @param width of its stroke to one side
+inline bool turns_at_once(SubPoint from, SubPoint to, SubVector leaving, SubVector arriving, double width) {
+    if (SubVector::between(from, to).length() > 2 * shortest_line) return false;
+    const double turn = cross(leaving, arriving);
+    return dot(leaving, arriving) < 0 || width * turn * turn / 8 > 2 * flatness;
+}
+
 /// What of a stroke, or of an inside, can be seen.
 class VisibleArea {
   public:
@@ -126,7 +137,7 @@ class Flattening {
         if (purpose_ == Purpose::inside) return off <= flatness || visible_.hides(from, to, off);
         const double length = SubVector::between(from, to).length();
         // Where a curve turns back it does so in next to no length.
-        if (std::max(length, off) <= shortest) return true;
+        if (std::max(length, off) <= shortest_line) return true;
         // The tangents turn by so much at most, and parallel curves go around an arc of it more.
         const double turn = 8 * off / std::max(length, 1.0);
         const double beyond = off + width_ * turn * turn / 8;
@@ -141,8 +152,6 @@ class Flattening {
         return visible_.hides_near(stretch.from + begin, stretch.to + end, off) &&
                visible_.hides_near(stretch.from + -begin, stretch.to + -end, off);
     }
-
-    static constexpr double shortest = 8; ///< of the lines that stand for parts of strokes, in sub-pixels
 
     VisibleArea visible_;
     Purpose purpose_;

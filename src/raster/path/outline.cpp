@@ -241,18 +241,20 @@ bool Outliner::covers_disc(std::span<const OutlineNode> nodes, bool about_begin,
 void Outliner::complete_join(std::span<const OutlineNode> nodes, std::size_t node, const Caps& caps) {
     if (pen_.join != Join::round || pen_.right != pen_.left) return;
     const SubPoint at = nodes[node].at;
-    const auto reaches = [&](SubPoint end, Cap cap) {
-        return cap != Cap::round && SubVector::between(at, end).length() < pen_.right + pen_.left;
+    const auto reaches = [&](SubPoint end, Cap cap, bool goes_on) {
+        return cap != Cap::round && !goes_on && SubVector::between(at, end).length() < pen_.right + pen_.left;
     };
-    if (reaches(nodes.front().at, caps.at_begin) || reaches(nodes.back().at, caps.at_end))
+    if (reaches(nodes.front().at, caps.at_begin, caps.goes_on_before) ||
+        reaches(nodes.back().at, caps.at_end, caps.goes_on_after))
         add_disc(at, {pen_.right, 0});
 }
 
 void Outliner::add_open(std::span<const OutlineNode> nodes, const Lengthening& lengthening,
                         const Caps& caps) {
     const auto is_whole = [&](bool about_begin) {
-        const auto [cap, other] = about_begin ? caps : Caps{caps.at_end, caps.at_begin};
-        return cap == Cap::round && !covers_disc(nodes, about_begin, other);
+        const Cap cap = about_begin ? caps.at_begin : caps.at_end;
+        return cap == Cap::round &&
+               !covers_disc(nodes, about_begin, about_begin ? caps.at_end : caps.at_begin);
     };
     Line line = Line::between(nodes[0], nodes[1]);
     add_cap({caps.at_begin, line.from, -line.direction, true, lengthening.at_begin, is_whole(true)});

@@ -69,6 +69,9 @@ class Outliner {
     struct Caps {
         Cap at_begin;
         Cap at_end;
+        /// Whether there is no end: the line goes on where it does not matter.
+        bool goes_on_before = false;
+        bool goes_on_after = false;
     };
     void add_open(std::span<const OutlineNode> nodes, const Lengthening& lengthening, const Caps& caps);
     /// @param nodes at least three, no neighbours the same, nor the first and the last

@@ -39,9 +39,11 @@ class NodeList {
     void add(SubPoint at, bool is_corner, SubVector arriving = {}) {
         const SubPoint place = at + SubPoint{shift_, shift_};
         if (nodes_.empty() || nodes_.back().at != place) {
-            // A curve that turns back in next to no length has a round join there.
-            if (!nodes_.empty() && dot(nodes_.back().leaving, arriving) < 0)
+            if (!nodes_.empty() &&
+                turns_at_once(nodes_.back().at, place, nodes_.back().leaving, arriving, reach_)) {
+                if (!is_corner) return go_on(arriving);
                 nodes_.back().leaving = arriving = {};
+            }
             return nodes_.push_back({place, is_corner, arriving});
         }
         nodes_.back().is_corner |= is_corner;

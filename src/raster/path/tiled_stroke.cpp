@@ -63,7 +63,7 @@ struct Tile {
 class TiledStroke {
   public:
     TiledStroke(const OutlinePen& pen, bool crisp, SpanSink& sink)
-        : pen_(pen), radius_(pen.right), round_(is_round(pen)),
+        : pen_(pen), radius_(pen.right), round_(is_round(pen)), rounding_(round_ ? 8 : 8 + flatness),
           reach_of_ends_(round_ ? radius_ : std::max(pen.reach(), pen.reach_of_tips())), crisp_(crisp),
           sink_(sink) {}
 
@@ -94,10 +94,13 @@ class TiledStroke {
         const std::uint32_t first = line_count();
         const SubPoint start = contour.curves.front().from();
         SubPoint at = start;
-        const auto add_line = [&](SubPoint to, Directions directions = {}) {
+        const auto add_line = [&](SubPoint to, Directions directions = {}, bool is_last = true) {
             if (to == at) return;
+            if (turns_at_once(at, to, directions.leaving, directions.arriving, radius_)) {
+                if (!is_last) return;
+                directions = {};
+            }
             lines_.push_back({at, to, static_cast<std::uint32_t>(stretches_.size())});
-            if (dot(directions.leaving, directions.arriving) < 0) directions = {};
             if (!round_) directions_.push_back(directions);
             at = to;
         };
@@ -107,7 +110,7 @@ class TiledStroke {
             flattening.flatten(curve, 0, 1, [&](SubPoint to, double t) {
                 if (round_ || curve.is_straight()) return add_line(to);
                 const SubVector arriving = curve.direction(t);
-                add_line(to, {leaving, arriving});
+                add_line(to, {leaving, arriving}, t >= 1);
                 leaving = arriving;
             });
             end_stretch(begin);
@@ -192,16 +195,16 @@ class TiledStroke {
             const StrokedLine& line = lines_[numbers_[i]];
             const SubVector way = from_nearest(line, to_middle_from(line.from));
             const double away = way.length();
-            if (away - reach - rounding > (has_end(numbers_[i]) ? reach_of_ends_ : radius_)) continue;
+            if (away - reach - rounding_ > (has_end(numbers_[i]) ? reach_of_ends_ : radius_)) continue;
             seen_.push_back({numbers_[i], away, away == 0 ? SubVector() : (1 / away) * way});
             if (nearest && nearest->away <= away) continue;
             // No place of the tile is nearest to an end of the line's stretch.
             const Stretch& stretch = stretch_of(numbers_[i]);
-            const double ends = away + 2 * reach + rounding;
+            const double ends = away + 2 * reach + rounding_;
             if (!round_ && (to_middle_from(lines_[stretch.first].from).length() < ends ||
                             to_middle_from(lines_[stretch.last].to).length() < ends))
                 continue;
-            if (away + reach + rounding < radius_) return fill(clip);
+            if (away + reach + rounding_ < radius_) return fill(clip);
             nearest = seen_.back();
         }
         if (seen_.empty()) return;
@@ -233,7 +236,7 @@ class TiledStroke {
                                                       : std::numeric_limits<double>::infinity();
         for (const Seen& line : seen_) {
             const double turn = (line.direction - nearest->direction).length();
-            if (has_end(line.number) || line.away - nearest->away <= turn * reach + bend + rounding)
+            if (has_end(line.number) || line.away - nearest->away <= turn * reach + bend + rounding_)
                 numbers_.push_back(line.number);
         }
     }
@@ -285,10 +288,10 @@ class TiledStroke {
             return outliner.add_dot(nodes_.front().at, {1, 0}, {});
         // Beyond other ends the stroke goes on, but what it has there is not needed.
         const ContourLines& contour = contour_of(begin);
-        const auto cap = [&](bool is_end) {
-            return round_ || (is_end && !contour.closed) ? pen_.cap : Cap::butt;
-        };
-        outliner.add_open(nodes_, {}, {cap(begin == contour.first), cap(end == contour.last)});
+        const bool has_begin = begin == contour.first && !contour.closed;
+        const bool has_end = end == contour.last && !contour.closed;
+        const auto cap = [&](bool is_end) { return round_ || is_end ? pen_.cap : Cap::butt; };
+        outliner.add_open(nodes_, {}, {cap(has_begin), cap(has_end), !has_begin, !has_end});
     }
 
     /// The corners at which closed contours begin and end.
@@ -301,15 +304,14 @@ class TiledStroke {
             OutlineNode start = end_of(contour.last);
             start.leaving = begin_of(contour.first).leaving;
             nodes_ = {begin_of(contour.last), start, end_of(contour.first)};
-            outliner.add_open(nodes_, {}, {Cap::butt, Cap::butt});
+            outliner.add_open(nodes_, {}, {Cap::butt, Cap::butt, true, true});
         }
     }
-
-    static constexpr double rounding = 8; ///< of positions, in sub-pixels, far below a pixel
 
     OutlinePen pen_;
     double radius_;
     bool round_;
+    double rounding_; ///< of positions and of what lies between normals, in sub-pixels, far below a pixel
     double reach_of_ends_; ///< of caps and joins, from their lines
     bool crisp_;
     SpanSink& sink_;

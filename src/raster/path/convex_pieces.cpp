@@ -1,7 +1,5 @@
 #include "raster/path/convex_pieces.hpp"
 
-#include "raster/spans/span_queries.hpp"
-
 #include <algorithm>
 #include <array>
 #include <cmath>
@@ -18,7 +16,7 @@ constexpr std::size_t few_pieces = 8;
 /// Squares are halved no further, in sub-pixels.
 constexpr std::int64_t smallest_square = sub_pixels >> 6;
 
-/// What cutting_edges() tells of pieces that do not reach a square.
+/// What cutting_edges() returns for pieces that do not reach a square.
 constexpr std::size_t misses = std::numeric_limits<std::size_t>::max();
 
 /// How near to an edge a corner is not taken to be on one side of it, for rounding far away.
@@ -183,7 +181,7 @@ void ConvexPieces::give_full(const base::Clip& square, SpanSink& sink) const {
     const SubPoint far = corner_of(square.right, square.bottom);
     area.add({far.x, corner.y}, far, AreaPart::stroke);
     area.add({corner.x, far.y}, corner, AreaPart::stroke);
-    SpanSink::run_within(square, sink, [&](SpanSink& inside) { area.give(rule_, inside); });
+    area.give(rule_, sink);
 }
 
 void ConvexPieces::give_pixel(std::int64_t x, std::int64_t y, std::size_t first, std::size_t last,
@@ -222,11 +220,13 @@ double ConvexPieces::swept_area(SubPoint corner, std::int64_t size, std::span<co
     if (is_full && rule_.kind == AreaRule::Kind::stroked) return 1;
     const std::int64_t scale = sub_pixels / size;
     CoveredArea area({0, 0, 1, 1});
-    for (const std::uint32_t number : pieces) add_edges(pieces_[number], corner, scale, area);
     const auto scaled = [&](SubPoint at) {
         const SubPoint from = at - corner;
         return SubPoint{from.x * scale - half_a_pixel, from.y * scale - half_a_pixel};
     };
+    for (const std::uint32_t number : pieces)
+        for (std::size_t i = pieces_[number].first; i < pieces_[number].last; ++i)
+            area.add(scaled(edges_[i].from), scaled(edges_[i].to), AreaPart::stroke);
     if (is_full) {
         area.add({half_a_pixel, -half_a_pixel}, {half_a_pixel, half_a_pixel}, AreaPart::stroke);
         area.add({-half_a_pixel, half_a_pixel}, {-half_a_pixel, -half_a_pixel}, AreaPart::stroke);
@@ -237,16 +237,6 @@ double ConvexPieces::swept_area(SubPoint corner, std::int64_t size, std::span<co
         edge.direction >= 0 ? area.add(top, bottom, edge.part) : area.add(bottom, top, edge.part);
     }
     return area.share_of_pixel(rule_);
-}
-
-void ConvexPieces::add_edges(const Piece& piece, SubPoint corner, std::int64_t scale,
-                             CoveredArea& area) const {
-    const auto scaled = [&](SubPoint at) {
-        const SubPoint from = at - corner;
-        return SubPoint{from.x * scale - half_a_pixel, from.y * scale - half_a_pixel};
-    };
-    for (std::size_t i = piece.first; i < piece.last; ++i)
-        area.add(scaled(edges_[i].from), scaled(edges_[i].to), AreaPart::stroke);
 }
 
 } // namespace coldbrick::raster

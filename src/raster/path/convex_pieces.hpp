@@ -74,7 +74,6 @@ class ConvexPieces {
     [[nodiscard]] double area_of(SubPoint corner, std::int64_t size, std::size_t first, std::size_t last);
     [[nodiscard]] double swept_area(SubPoint corner, std::int64_t size, std::span<const std::uint32_t> pieces,
                                     bool is_full) const;
-    void add_edges(const Piece& piece, SubPoint corner, std::int64_t scale, CoveredArea& area) const;
 
     base::Clip clip_;
     std::vector<Edge> edges_;

@@ -285,4 +285,29 @@ TEST(SmoothStroke, ThinDashesHaveTheirSharesOfPixels) {
     }
 }
 
+/// Dashes that are short beside the width, cut to the fill or without it.
+TEST(SmoothStroke, ShortDashesLieOnOneSide) {
+    const Position a{9, 8};
+    const Position b{31, 14};
+    const Position c{14, 33};
+    const std::vector<IdealCurve> lines{IdealCurve::line(a, b), IdealCurve::line(b, c),
+                                        IdealCurve::line(c, a)};
+    const IdealStroke rim(lines, true, {0.5, 0.5});
+    const std::vector<double> lengths{0.6, 0.4};
+    for (const Alignment alignment : {Alignment::inside, Alignment::outside}) {
+        const bool inside = alignment == Alignment::inside;
+        const double half = inside ? 3.5 : 4.5;
+        const std::vector<IdealStroke> dashes = IdealStroke(lines, true, {half, half}).dashed(lengths, 0.25);
+        const Stroke stroke{.paint = Colour(), .width = 4, .alignment = alignment, .dashes = {lengths, 0.25}};
+        expect_area(
+            covered_by(window, Path().move_to(a).line_to(b).line_to(c).close(), stroke),
+            [&](Position p) {
+                const bool filled = encloses(lines, p) || rim.contains(p);
+                return filled == inside &&
+                       std::ranges::any_of(dashes, [p](const IdealStroke& one) { return one.contains(p); });
+            },
+            inside ? "inside" : "outside");
+    }
+}
+
 } // namespace coldbrick::test

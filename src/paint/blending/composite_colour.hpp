@@ -54,7 +54,7 @@ constexpr C source_over(const C& source, const C& backdrop) {
     return result;
 }
 
-/// What a pixel becomes: 0 in all channels where its alpha is 0, whatever its colour came to.
+/// What a pixel becomes: 0 in all channels where its alpha is 0.
 template <class C>
 constexpr C settled(const C& colour) {
     return colour.alpha == 0 ? C{0, 0, 0, 0} : colour;

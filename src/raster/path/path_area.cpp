@@ -311,7 +311,7 @@ namespace {
 
 constexpr std::int64_t many = 64;
 
-/// Counts the lines that begin in, or pass, squares of about their own length, and tells of one that has
+/// Counts the lines that begin in, or pass, squares of about their own length, and finds one that has
 /// many.
 class LineCrowds {
   public:

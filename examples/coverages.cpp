@@ -2,7 +2,7 @@
 /// Shows how much of each pixel smooth shapes cover: the same shapes crisp and smooth, magnified, with the
 /// coverage of 255 in every pixel.
 ///
-/// usage: coverages shapes|strokes|tiles|paths FILE
+/// usage: coverages shapes|strokes|tiles|paths|limits FILE
 
 #include <coldbrick/coldbrick.hpp>
 
@@ -11,6 +11,7 @@
 #include <iostream>
 #include <map>
 #include <string>
+#include <vector>
 
 namespace cb = coldbrick;
 
@@ -102,6 +103,31 @@ void paths(cb::Image& picture, const cb::Paint& paint, cb::Edges edges) {
     cb::draw(picture, cb::Path().move_to({1.5, 13}).cubic_to({5, 6}, {10, 16}, {18, 9.5}), stroke);
 }
 
+/// Three tiles that meet within a pixel, drawn apart; a stroke wider than its curve bends; thin dashes that
+/// begin within pixels.
+void limits(cb::Image& picture, const cb::Paint& paint, cb::Edges edges) {
+    const cb::Fill fill{paint, {}, cb::FillExtent::tiling, {}, edges};
+    const cb::Position meeting{3.4, 2.3};
+    const std::array<std::vector<cb::Position>, 3> tiles{{{meeting, {0.5, 0.5}, {5.5, 0.5}},
+                                                          {meeting, {5.5, 0.5}, {5.5, 4.5}, {2.5, 4.5}},
+                                                          {meeting, {2.5, 4.5}, {0.5, 4.5}, {0.5, 0.5}}}};
+    for (std::size_t i = 0; i < tiles.size(); ++i) {
+        cb::Path tile;
+        for (const cb::Position& corner : tiles.at(i))
+            corner == meeting ? tile.move_to(corner) : tile.line_to(corner);
+        cb::draw(picture, tile.close().transformed(cb::Transform::move(7.0 * static_cast<double>(i), 0)), fill);
+    }
+    cb::Stroke stroke{paint, 5};
+    stroke.edges = edges;
+    cb::draw(picture, cb::Path().move_to({3.5, 13}).cubic_to({3.5, 7}, {5.5, 7}, {5.5, 13}), stroke);
+    stroke.width = 1;
+    stroke.dashes = {{2, 2}, -2.3};
+    cb::draw(picture, cb::Line{{10, 8}, {19, 8}}, stroke);
+    stroke.dashes = {{1.5, 1.5}};
+    cb::draw(picture, cb::Line{{10, 10}, {19, 10}}, stroke);
+    cb::draw(picture, cb::Line{{10, 12}, {19, 14}}, stroke);
+}
+
 /// One half of the picture: every pixel as a square with its number.
 void magnify(const cb::Image& numbers, cb::Image& picture, std::int32_t left) {
     const cb::Colour ground = cb::colour("#0b1d2e");
@@ -134,9 +160,9 @@ cb::Image shown(const Figure& figure) {
 
 int main(int argument_count, char** arguments) {
     const std::map<std::string, Figure> figures{
-        {"shapes", shapes}, {"strokes", strokes}, {"tiles", tiles}, {"paths", paths}};
+        {"shapes", shapes}, {"strokes", strokes}, {"tiles", tiles}, {"paths", paths}, {"limits", limits}};
     if (argument_count != 3 || !figures.contains(arguments[1])) {
-        std::cerr << "usage: coverages shapes|strokes|tiles|paths FILE\n";
+        std::cerr << "usage: coverages shapes|strokes|tiles|paths|limits FILE\n";
         return 2;
     }
     try {

@@ -218,7 +218,7 @@ TEST(Manual, PicturesOfCoveragesAreThoseOfTheExample) {
     const TemporaryFolder folder;
     const std::string example = COVERAGES_PATH;
     const std::filesystem::path rules = std::filesystem::path(COLDBRICK_SOURCE_FOLDER) / "docs/rules";
-    for (const std::string figure : {"shapes", "strokes", "tiles", "paths"}) {
+    for (const std::string figure : {"shapes", "strokes", "tiles", "paths", "limits"}) {
         const std::string drawn = folder.file(figure + ".png");
         ASSERT_EQ(run_command(example + ' ' + figure + ' ' + drawn).status, 0) << figure;
         EXPECT_EQ(decode_png(drawn).pixels, decode_png(rules / ("smooth_" + figure + ".png")).pixels)

@@ -1,7 +1,5 @@
 #include "paint/blending/constant_blend.hpp"
 
-#include "paint/blending/composite_colour.hpp"
-#include "paint/blending/mixed_bytes.hpp"
 #include "paint/writers/cpu_features.hpp"
 
 #include <cstring>
@@ -11,16 +9,14 @@ namespace coldbrick::paint {
 ConstantBlend::ConstantBlend(const Colour& colour, const RepeatedPixel& pattern, const Codec& codec)
     : colour_(colour), codec_(codec) {
     shares_.keep = Lanes{} + static_cast<std::uint16_t>(255 - colour.alpha);
-    if (codec.layout->is_gray()) colour_.red = colour_.green = colour_.blue = gray_of(colour);
     std::array<std::byte, block_bytes> bytes;
     std::memcpy(bytes.data(), pattern.bytes(), RepeatedPixel::period);
     std::memcpy(bytes.data() + RepeatedPixel::period, pattern.bytes(), RepeatedPixel::period);
     std::array<Lanes, parts> values;
     std::memcpy(values.data(), bytes.data(), block_bytes);
-    for (std::size_t i = 0; i < parts; ++i) {
-        shares_.even[i] = (values[i] & 255) * colour.alpha + 128;
-        shares_.odd[i] = (values[i] >> 8) * colour.alpha + 128;
-    }
+    const Lanes alpha = Lanes{} + colour.alpha;
+    for (std::size_t i = 0; i < parts; ++i)
+        shares_.parts_of_block[i] = ByteShare<Lanes>::of(values[i], alpha);
     if (codec.layout->alpha == PixelLayout::none) return;
     const std::uint64_t byte = std::uint64_t{255} << (8 * codec.layout->alpha);
     shares_.alpha = reinterpret_cast<Lanes>(
@@ -62,24 +58,18 @@ void ConstantBlend::mix_rest(std::byte* at, std::size_t count, const Shares& sha
     std::memcpy(at, rest.data(), count);
 }
 
-/// Over opaque pixels every byte is mixed alike, an alpha byte with the opaque colour's 255.
 template <std::size_t First, std::size_t Count>
 void ConstantBlend::mix_parts(std::byte* at, const Shares& shares) const {
     auto* const memory = reinterpret_cast<Anywhere*>(at);
     Lanes all = memory[0].lanes;
     for (std::size_t i = 1; i < Count; ++i) all &= memory[i].lanes;
     const auto missing = reinterpret_cast<Words>(~all & shares.alpha);
-    if ((missing[0] | missing[1] | missing[2] | missing[3]) != 0) return mix_pixels(at, Count * lanes_bytes);
+    if ((missing[0] | missing[1] | missing[2] | missing[3]) != 0)
+        return mix_singly(colour_, at, Count * lanes_bytes, codec_);
     for (std::size_t i = 0; i < Count; ++i) {
         const Lanes backdrop = memory[i].lanes;
-        memory[i].lanes = mixed_lanes(backdrop, shares.keep, shares.even[First + i], shares.odd[First + i]);
+        memory[i].lanes = shares.parts_of_block[First + i].with(backdrop, shares.keep);
     }
-}
-
-/// Pixels of which some are not opaque.
-void ConstantBlend::mix_pixels(std::byte* at, std::size_t count) const {
-    for (std::byte* const end = at + count; at != end; at += codec_.layout->bytes)
-        codec_.encode(source_over(colour_, codec_.decode<Colour>(at)), at);
 }
 
 } // namespace coldbrick::paint

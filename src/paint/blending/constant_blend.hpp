@@ -2,6 +2,7 @@
 /// Runs of pixels mixed with one see-through colour.
 #pragma once
 
+#include "paint/blending/mixed_bytes.hpp"
 #include "paint/formats/pixel_codec.hpp"
 #include "paint/writers/repeated_pixel.hpp"
 
@@ -36,8 +37,7 @@ class ConstantBlend {
 
     /// What a block is mixed with.
     struct Shares {
-        std::array<Lanes, parts> even; ///< likewise below: as mixed_lanes() has it
-        std::array<Lanes, parts> odd;
+        std::array<ByteShare<Lanes>, parts> parts_of_block;
         Lanes keep;
         Lanes alpha; ///< all bits of the bytes that are alphas
     };
@@ -49,7 +49,6 @@ class ConstantBlend {
     [[gnu::always_inline]] inline void mix_rest(std::byte* at, std::size_t count, const Shares& shares) const;
     template <std::size_t First, std::size_t Count>
     [[gnu::always_inline]] inline void mix_parts(std::byte* at, const Shares& shares) const;
-    void mix_pixels(std::byte* at, std::size_t count) const;
 
     Colour colour_;
     Codec codec_;

@@ -241,20 +241,13 @@ const Colour* Painter::colour_over_bytes() const {
     return suits && surface_.codec.layout->kind == PixelLayout::Kind::bytes ? plain : nullptr;
 }
 
-/// Over opaque pixels all bytes are mixed alike, an alpha byte with the opaque colour's 255.
 template <std::size_t Bytes>
 void Painter::lay_over(const Colour& colour, std::span<const base::CoverageSpan> spans) const {
-    constexpr auto bytes = low_bytes<std::uint32_t>;
-    constexpr auto halves = half_of_255<std::uint32_t>;
     const Codec& codec = surface_.codec;
     const auto opaque =
         static_cast<std::uint32_t>(codec.pixel(Colour(colour.red, colour.green, colour.blue))[0]);
-    const std::uint32_t even = opaque & bytes;
-    const std::uint32_t odd = opaque >> 8U & bytes;
     const std::uint32_t alpha_bits =
         codec.layout->alpha == PixelLayout::none ? 0 : std::uint32_t{255} << (8 * codec.layout->alpha);
-    Colour source = colour;
-    if (codec.layout->is_gray()) source.red = source.green = source.blue = gray_of(colour);
     for (const base::CoverageSpan& span : spans) {
         std::byte* at = surface_.address(span.span.x_begin, span.span.y);
         const std::uint8_t* coverage = span.coverages;
@@ -264,13 +257,11 @@ void Painter::lay_over(const Colour& colour, std::span<const base::CoverageSpan>
             std::uint32_t backdrop = 0;
             std::memcpy(&backdrop, at, Bytes);
             if ((~backdrop & alpha_bits) != 0) {
-                source.alpha = static_cast<std::uint8_t>(alpha);
-                codec.encode(source_over(source, codec.decode<Colour>(at)), at);
+                mix_singly(with_opacity(colour, *coverage), at, Bytes, codec);
                 continue;
             }
-            const std::uint32_t keep = 255 - alpha;
             const std::uint32_t result =
-                mixed_word(backdrop, keep, even * alpha + halves, odd * alpha + halves);
+                ByteShare<std::uint32_t>::of(opaque, alpha).with(backdrop, 255 - alpha);
             std::memcpy(at, &result, Bytes);
         }
     }

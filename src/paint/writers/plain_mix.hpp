@@ -2,7 +2,6 @@
 /// Pixels that one see-through colour is mixed with, one by one or in short runs.
 #pragma once
 
-#include "paint/blending/composite_colour.hpp"
 #include "paint/blending/mixed_bytes.hpp"
 #include "paint/formats/pixel_codec.hpp"
 #include "paint/writers/plain_pixels.hpp"
@@ -28,9 +27,8 @@ class PlainMix : private PlainPixels {
     /// @param format one whose channels are bytes
     PlainMix(const PlainPixels& pixels, const PlainLayout& plain, const Colour& colour, PixelFormat format)
         : PlainPixels(pixels), alphas_(plain.alpha_bits()),
-          even_((word & low_bytes<std::uint64_t>)*colour.alpha + half_of_255<std::uint64_t>),
-          odd_((word >> 8 & low_bytes<std::uint64_t>)*colour.alpha + half_of_255<std::uint64_t>),
-          keep_(255U - colour.alpha), colour_(colour), format_(format) {}
+          share_(ByteShare<std::uint64_t>::of(word, colour.alpha)), keep_(255U - colour.alpha),
+          colour_(colour), format_(format) {}
 
     using PlainPixels::address;
     using PlainPixels::bytes;
@@ -38,16 +36,14 @@ class PlainMix : private PlainPixels {
     using PlainPixels::pixel_stride_bytes;
     using PlainPixels::row_stride_bytes;
 
-    // Over opaque pixels every byte is mixed alike, an alpha byte with the opaque colour's 255.
-
     /// Mixes the colour with the Count bytes from `at` on, whole pixels of Bytes each.
     template <std::size_t Bytes, std::size_t Count>
     [[gnu::always_inline]] void mix(std::byte* at) const {
         std::uint64_t backdrop = 0;
         std::memcpy(&backdrop, at, Count);
         constexpr std::uint64_t read = ~std::uint64_t{0} >> (64 - 8 * Count);
-        if ((~backdrop & alphas_ & read) != 0) return mix_singly(at, Count, Bytes);
-        const std::uint64_t result = mixed_word(backdrop, keep_, even_, odd_);
+        if ((~backdrop & alphas_ & read) != 0) return mix_seen_through(at, Count);
+        const std::uint64_t result = share_.with(backdrop, keep_);
         std::memcpy(at, &result, Count);
     }
 
@@ -60,9 +56,9 @@ class PlainMix : private PlainPixels {
         Lanes backdrop;
         std::memcpy(&backdrop, at, sizeof backdrop);
         const auto missing = reinterpret_cast<Words>(~backdrop & lanes(alphas_));
-        if ((missing[0] | missing[1]) != 0) return mix_singly(at, sizeof backdrop, Bytes);
-        const Lanes keep = Lanes{} + static_cast<std::uint16_t>(keep_);
-        const Lanes result = mixed_lanes(backdrop, keep, lanes(even_), lanes(odd_));
+        if ((missing[0] | missing[1]) != 0) return mix_seen_through(at, sizeof backdrop);
+        const ByteShare<Lanes> share{lanes(share_.even), lanes(share_.odd)};
+        const Lanes result = share.with(backdrop, Lanes{} + static_cast<std::uint16_t>(keep_));
         std::memcpy(at, &result, sizeof result);
     }
 
@@ -70,18 +66,12 @@ class PlainMix : private PlainPixels {
     using Lanes [[gnu::vector_size(16)]] = std::uint16_t;
     using Words [[gnu::vector_size(16)]] = std::uint64_t;
 
-    [[gnu::noinline]] void mix_singly(std::byte* at, std::size_t count, std::size_t each) const {
-        const PixelLayout& pixel = pixel_layouts[static_cast<std::size_t>(format_)];
-        const Codec codec{&pixel, nullptr};
-        Colour source = colour_;
-        if (pixel.is_gray()) source.red = source.green = source.blue = gray_of(source);
-        for (std::byte* const end = at + count; at != end; at += each)
-            codec.encode(source_over(source, codec.decode<Colour>(at)), at);
+    [[gnu::noinline]] void mix_seen_through(std::byte* at, std::size_t count) const {
+        mix_singly(colour_, at, count, {&pixel_layouts[static_cast<std::size_t>(format_)], nullptr});
     }
 
     std::uint64_t alphas_ = 0; ///< the bits of alphas in eight bytes
-    std::uint64_t even_ = 0;   ///< likewise below: as mixed_word() has it
-    std::uint64_t odd_ = 0;
+    ByteShare<std::uint64_t> share_{};
     std::uint64_t keep_ = 0;
     Colour colour_;
     PixelFormat format_{};
@@ -115,6 +105,7 @@ class MixWriter {
         constexpr std::size_t many = Bytes == 3 ? 6 : 8;
         if constexpr (Bytes != 3)
             for (; count >= 16; count -= 16, at += 16) mix_.template mix_many<Bytes>(at);
+        if (count == 0) return; // before what the rest needs is made ready
         for (; count >= many; count -= many, at += many) mix_.mix<Bytes, many>(at);
         for (; count > 0; count -= Bytes, at += Bytes) mix_.mix<Bytes, Bytes>(at);
     }

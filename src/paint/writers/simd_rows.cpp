@@ -171,8 +171,7 @@ COLDBRICK_WIDE std::size_t composite_fours(std::span<const Colour> colours, std:
         const auto share = reinterpret_cast<Lanes>(reordered(source, alpha_order));
         const auto under = reinterpret_cast<Lanes>(backdrop);
         const Lanes alphas = share & 255;
-        auto result = reinterpret_cast<Bytes>(
-            mixed_lanes<Lanes>(under, 255 - alphas, (over & 255) * alphas + 128, (over >> 8) * alphas + 128));
+        auto result = reinterpret_cast<Bytes>(ByteShare<Lanes>::of(over, alphas).with(under, 255 - alphas));
         if (Each == 3) result = reordered(result, packed);
         write<Each>(pixels, result);
     }

@@ -115,7 +115,8 @@ void limits(cb::Image& picture, const cb::Paint& paint, cb::Edges edges) {
         cb::Path tile;
         for (const cb::Position& corner : tiles.at(i))
             corner == meeting ? tile.move_to(corner) : tile.line_to(corner);
-        cb::draw(picture, tile.close().transformed(cb::Transform::move(7.0 * static_cast<double>(i), 0)), fill);
+        cb::draw(picture, tile.close().transformed(cb::Transform::move(7.0 * static_cast<double>(i), 0)),
+                 fill);
     }
     cb::Stroke stroke{paint, 5};
     stroke.edges = edges;

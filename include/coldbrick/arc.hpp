@@ -1,5 +1,5 @@
 /// @file
-/// Parts of an ellipse's outline.
+/// Parts of an ellipse: arcs, sectors and segments.
 #pragma once
 
 #include <coldbrick/anchor.hpp>
@@ -12,33 +12,47 @@
 
 namespace [[gnu::visibility("default")]] coldbrick {
 
-/// The part of an ellipse's outline that is seen from its centre within a sweep from a start, both ends
-/// included. Angles are true directions, before the ellipse is turned: a positive sweep runs from the right
-/// downwards, clockwise on the screen, a negative one the other way. 360 degrees and more are the whole
-/// outline. At width 1 an arc is never empty.
-struct Arc {
+/// What of an ellipse is meant.
+enum class EllipsePartKind : std::uint8_t { arc, sector, segment };
+
+/// What of an ellipse is seen from its centre within a sweep from a start: see Arc, Sector and Segment.
+/// Angles are true directions, before the ellipse is turned: a positive sweep runs from the right downwards,
+/// clockwise on the screen, a negative one the other way. 360 degrees and more are all of it.
+template <EllipsePartKind kind>
+struct EllipsePart {
     Ellipse ellipse;
     Angle start;
     Angle sweep;
 
-    /// The arc of a circle about a pixel's centre.
+    /// The part of a circle about a pixel's centre.
     /// @throws ArgumentError if the radius is below 0.
-    [[nodiscard]] static Arc about(Point centre, std::int32_t radius, Angle start, Angle sweep);
+    [[nodiscard]] static EllipsePart about(Point centre, std::int32_t radius, Angle start, Angle sweep);
 
-    /// The tight box of its pixels at width 1. @throws ArgumentError if a value is outside its range.
+    /// The tight box of an arc's pixels at width 1, or of those of a filled sector or segment.
+    /// @throws ArgumentError if a value is outside its range.
     [[nodiscard]] Box bounds() const;
 
-    /// True if the pixel belongs to it at width 1. @throws ArgumentError as bounds().
+    /// True if the pixel belongs to them. @throws ArgumentError as bounds().
     [[nodiscard]] bool contains(Point pixel) const;
 
-    /// The arc moved to the right by dx and down by dy. @throws ArgumentError as Box::moved.
-    [[nodiscard]] Arc moved(std::int64_t dx, std::int64_t dy) const;
+    /// The part moved to the right by dx and down by dy. @throws ArgumentError as Box::moved.
+    [[nodiscard]] EllipsePart moved(std::int64_t dx, std::int64_t dy) const;
 
-    /// The arc moved so that the anchor of its bounds lies on `position`.
+    /// The part moved so that the anchor of its bounds lies on `position`.
     /// @throws ArgumentError as moved() and bounds().
-    [[nodiscard]] Arc placed(Anchor anchor, Point position) const;
+    [[nodiscard]] EllipsePart placed(Anchor anchor, Point position) const;
 
-    friend constexpr bool operator==(const Arc&, const Arc&) = default;
+    friend constexpr bool operator==(const EllipsePart&, const EllipsePart&) = default;
 };
+
+/// Part of an ellipse's outline, both ends included. At width 1 an arc is never empty.
+using Arc = EllipsePart<EllipsePartKind::arc>;
+
+/// A slice of an ellipse, both sides and the centre included.
+using Sector = EllipsePart<EllipsePartKind::sector>;
+
+/// What lies between an arc and the chord that joins its ends, the chord included. A sweep so short that no
+/// pixel's centre lies beyond the chord has no pixels when filled.
+using Segment = EllipsePart<EllipsePartKind::segment>;
 
 } // namespace coldbrick

@@ -17,7 +17,7 @@
 
 // Geometry: shapes as plain values.
 #include <coldbrick/angle.hpp>           // angles, which know their unit
-#include <coldbrick/arc.hpp>             // parts of an ellipse's outline
+#include <coldbrick/arc.hpp>             // arcs, sectors, segments
 #include <coldbrick/circle.hpp>          // circles about a pixel
 #include <coldbrick/dots.hpp>            // many pixels
 #include <coldbrick/edges.hpp>           // crisp and smooth
@@ -35,8 +35,6 @@
 #include <coldbrick/polyline.hpp>        // connected lines
 #include <coldbrick/regular_polygon.hpp> // polygons and stars with equal angles
 #include <coldbrick/rounded_box.hpp>     // boxes with round corners
-#include <coldbrick/sector.hpp>          // slices of an ellipse
-#include <coldbrick/segment.hpp>         // what a chord cuts off
 #include <coldbrick/series.hpp>          // many shapes as an array of numbers
 #include <coldbrick/shape.hpp>           // any one shape
 #include <coldbrick/transform.hpp>       // moving, turning, scaling, shearing

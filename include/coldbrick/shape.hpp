@@ -12,8 +12,6 @@
 #include <coldbrick/polygon.hpp>
 #include <coldbrick/polyline.hpp>
 #include <coldbrick/rounded_box.hpp>
-#include <coldbrick/sector.hpp>
-#include <coldbrick/segment.hpp>
 
 #include <concepts> // the concepts below
 #include <cstddef>  // how many shapes there are

@@ -1,13 +1,24 @@
+#include "geometry/shape_instances.hpp"
+
 #include <coldbrick/arc.hpp>
 
 namespace coldbrick {
 
-Arc Arc::about(Point centre, std::int32_t radius, Angle start, Angle sweep) {
+template <EllipsePartKind kind>
+EllipsePart<kind> EllipsePart<kind>::about(Point centre, std::int32_t radius, Angle start, Angle sweep) {
     return {Ellipse::about(centre, radius, radius), start, sweep};
 }
 
-Arc Arc::moved(std::int64_t dx, std::int64_t dy) const {
+template <EllipsePartKind kind>
+EllipsePart<kind> EllipsePart<kind>::moved(std::int64_t dx, std::int64_t dy) const {
     return {ellipse.moved(dx, dy), start, sweep};
 }
+
+#define COLDBRICK_INSTANTIATE(S)                                                                             \
+    template COLDBRICK_EXPORTED S S::about(Point, std::int32_t, Angle, Angle);                               \
+    template COLDBRICK_EXPORTED S S::moved(std::int64_t, std::int64_t) const;
+COLDBRICK_INSTANTIATE(Arc)
+COLDBRICK_INSTANTIATE(Sector)
+COLDBRICK_INSTANTIATE(Segment)
 
 } // namespace coldbrick

@@ -48,14 +48,9 @@ inline void check(const Ellipse& ellipse) {
 }
 
 /// Throws ArgumentError unless the ellipse's box is in its range. Angles check themselves.
-inline void check(const Arc& arc) {
-    check(arc.ellipse);
-}
-inline void check(const Sector& sector) {
-    check(sector.ellipse);
-}
-inline void check(const Segment& segment) {
-    check(segment.ellipse);
+template <EllipsePartKind kind>
+void check(const EllipsePart<kind>& part) {
+    check(part.ellipse);
 }
 
 /// Throws ArgumentError unless the box and the radius are in their ranges.

@@ -2,6 +2,7 @@
 
 #include "geometry/placement.hpp"
 #include "geometry/shape_checks.hpp"
+#include "geometry/shape_instances.hpp"
 #include "raster/areas/area_union.hpp"
 #include "raster/ellipse/ellipse_rows.hpp"
 #include "raster/ellipse/elliptic_arc.hpp"
@@ -27,8 +28,8 @@ struct Slice {
     AngleRange own;        ///< as the curve counts them, before it is turned
     EllipticArc curve;
 
-    template <class Shape>
-    static Slice of(const Shape& shape) {
+    template <EllipsePartKind kind>
+    static Slice of(const EllipsePart<kind>& shape) {
         const EllipseAxes axes = axes_of(shape.ellipse);
         const Angle turned = shape.start.without_turns() + shape.ellipse.turn.without_turns();
         const AngleRange directions(turned, shape.sweep);
@@ -356,45 +357,41 @@ namespace {
 
 constexpr raster::Pen thin{1, Cap::butt, Join::mitre, 4, {}, 0};
 
+/// Gives what bounds() and contains() mean: an arc's pixels at width 1, or all those of what has an inside.
+template <EllipsePartKind kind>
+auto giver_of(const EllipsePart<kind>& part) {
+    return [&part](raster::SpanSink& sink) {
+        if constexpr (kind == EllipsePartKind::arc)
+            raster::stroke(part, thin, sink);
+        else
+            raster::fill(part, sink);
+    };
 }
 
-Box Arc::bounds() const {
-    return raster::bounds_of(*this, [this](raster::SpanSink& sink) { raster::stroke(*this, thin, sink); });
+} // namespace
+
+template <EllipsePartKind kind>
+Box EllipsePart<kind>::bounds() const {
+    return raster::bounds_of(*this, giver_of(*this));
 }
 
-bool Arc::contains(Point pixel) const {
+template <EllipsePartKind kind>
+bool EllipsePart<kind>::contains(Point pixel) const {
     geometry::check(*this);
-    return raster::shows(pixel, [this](raster::SpanSink& sink) { raster::stroke(*this, thin, sink); });
+    return raster::shows(pixel, giver_of(*this));
 }
 
-Arc Arc::placed(Anchor anchor, Point position) const {
+template <EllipsePartKind kind>
+EllipsePart<kind> EllipsePart<kind>::placed(Anchor anchor, Point position) const {
     return geometry::placed_by_bounds(*this, anchor, position);
 }
 
-Box Sector::bounds() const {
-    return raster::bounds_of(*this, [this](raster::SpanSink& sink) { raster::fill(*this, sink); });
-}
-
-bool Sector::contains(Point pixel) const {
-    geometry::check(*this);
-    return raster::shows(pixel, [this](raster::SpanSink& sink) { raster::fill(*this, sink); });
-}
-
-Sector Sector::placed(Anchor anchor, Point position) const {
-    return geometry::placed_by_bounds(*this, anchor, position);
-}
-
-Box Segment::bounds() const {
-    return raster::bounds_of(*this, [this](raster::SpanSink& sink) { raster::fill(*this, sink); });
-}
-
-bool Segment::contains(Point pixel) const {
-    geometry::check(*this);
-    return raster::shows(pixel, [this](raster::SpanSink& sink) { raster::fill(*this, sink); });
-}
-
-Segment Segment::placed(Anchor anchor, Point position) const {
-    return geometry::placed_by_bounds(*this, anchor, position);
-}
+#define COLDBRICK_INSTANTIATE(S)                                                                             \
+    template COLDBRICK_EXPORTED Box S::bounds() const;                                                       \
+    template COLDBRICK_EXPORTED bool S::contains(Point) const;                                               \
+    template COLDBRICK_EXPORTED S S::placed(Anchor, Point) const;
+COLDBRICK_INSTANTIATE(Arc)
+COLDBRICK_INSTANTIATE(Sector)
+COLDBRICK_INSTANTIATE(Segment)
 
 } // namespace coldbrick

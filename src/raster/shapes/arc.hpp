@@ -7,8 +7,6 @@
 #include "raster/stroke/pen.hpp"
 
 #include <coldbrick/arc.hpp>
-#include <coldbrick/sector.hpp>
-#include <coldbrick/segment.hpp>
 
 namespace coldbrick::raster {
 

@@ -207,7 +207,7 @@ TEST(Layers, IncludesPointDownwardsAndTheCoreIsQuiet) {
 
 TEST(Layers, TemplatesOfPublicHeadersAreVisibleInSharedLibraries) {
     const std::regex instance(
-        R"((HIDDEN|DEFAULT) +\d+ [\w:]+ coldbrick::(draw|region|bounds|path_of)<coldbrick::\w+>\([^{[]*$)");
+        R"((HIDDEN|DEFAULT) +\d+ [\w:]+ coldbrick::(draw|region|bounds|path_of)<coldbrick::[\w:<>() ]+>\([^{[]*$)");
     int visible = 0;
     for (const char* layer : {"image", "raster"})
         for (const auto& entry : fs::recursive_directory_iterator(

@@ -1,18 +1,15 @@
 #include <coldbrick/render.hpp>
 
+#include "base/parallel.hpp"
 #include "base/range_checks.hpp"
 #include "drawing/band_memory.hpp"
 #include "drawing/item_painting.hpp"
 
 #include <coldbrick/draw.hpp>
 
-#include <tbb/parallel_for.h>
-#include <tbb/task_arena.h>
-
 #include <algorithm>
 #include <limits>
 #include <mutex>
-#include <thread>
 
 namespace coldbrick {
 
@@ -82,7 +79,7 @@ bool render(const Drawing& drawing, const ImageView& view, const RenderOptions& 
     base::check_range("number of threads", options.threads, 0, std::numeric_limits<int>::max());
     drawing::check_modes(view.format(), drawing);
     if (view.clip().empty()) return !options.stop.stop_requested();
-    const auto most_threads = std::max(1, static_cast<int>(std::thread::hardware_concurrency()));
+    const int most_threads = base::processors();
     const int threads = options.threads == 0 ? most_threads : std::min(options.threads, most_threads);
     const std::int64_t work = work_of(drawing, view.clip());
     const bool in_parallel = threads > 1 && work > worth_threads;
@@ -92,9 +89,7 @@ bool render(const Drawing& drawing, const ImageView& view, const RenderOptions& 
     const Bands bands(view.clip(), std::min(most, 1 + work / (worth_threads / 4)));
     BandDrawing drawn(drawing, view, options, bands);
     if (in_parallel)
-        tbb::task_arena(threads).execute([&] {
-            tbb::parallel_for(std::int64_t{0}, bands.count(), [&](std::int64_t band) { drawn.draw(band); });
-        });
+        base::for_each_in_parallel(bands.count(), threads, [&](std::int64_t band) { drawn.draw(band); });
     else
         for (std::int64_t band = 0; band < bands.count(); ++band) drawn.draw(band);
     return drawn.all_done();

@@ -14,11 +14,11 @@ EllipsePart<kind> EllipsePart<kind>::moved(std::int64_t dx, std::int64_t dy) con
     return {ellipse.moved(dx, dy), start, sweep};
 }
 
-#define COLDBRICK_INSTANTIATE(S)                                                                             \
-    template COLDBRICK_EXPORTED S S::about(Point, std::int32_t, Angle, Angle);                               \
-    template COLDBRICK_EXPORTED S S::moved(std::int64_t, std::int64_t) const;
-COLDBRICK_INSTANTIATE(Arc)
-COLDBRICK_INSTANTIATE(Sector)
-COLDBRICK_INSTANTIATE(Segment)
+#define COLDBRICK_INSTANTIATE(Part)                                                                          \
+    template COLDBRICK_EXPORTED Part Part::about(Point, std::int32_t, Angle, Angle);                         \
+    template COLDBRICK_EXPORTED Part Part::moved(std::int64_t, std::int64_t) const;
+COLDBRICK_INSTANTIATE(EllipsePart<EllipsePartKind::arc>)
+COLDBRICK_INSTANTIATE(EllipsePart<EllipsePartKind::sector>)
+COLDBRICK_INSTANTIATE(EllipsePart<EllipsePartKind::segment>)
 
 } // namespace coldbrick

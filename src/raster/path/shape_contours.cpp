@@ -38,7 +38,7 @@ CurveContour lines_between(std::span<const Point> points, bool closed) {
 }
 
 /// Part of an ellipse from where it is seen in one direction clockwise to another, both before the turn.
-struct EllipsePart {
+struct EllipsePath {
     EllipseFrame frame;
     Angle start;
     Angle sweep;
@@ -65,10 +65,10 @@ Angle parameter_seen(Angle direction, double a, double b) {
     return near + degrees(360 * turns);
 }
 
-template <class Slice>
-EllipsePart part_of(const Slice& slice) {
-    const EllipseFrame frame = EllipseFrame::of(slice.ellipse);
-    const AngleRange range(slice.start, slice.sweep);
+template <EllipsePartKind kind>
+EllipsePath path_about(const EllipsePart<kind>& part) {
+    const EllipseFrame frame = EllipseFrame::of(part.ellipse);
+    const AngleRange range(part.start, part.sweep);
     const double a = frame.across.length();
     const double b = frame.down.length();
     if (range.whole) return {frame, Angle(), degrees(360)};
@@ -232,23 +232,23 @@ Contours contours_of(const Ellipse& ellipse) {
 
 Contours contours_of(const Arc& arc) {
     if (arc.ellipse.box.empty()) return {};
-    const EllipsePart part = part_of(arc);
-    return {{{part.curve()}, part.sweep == degrees(360)}};
+    const EllipsePath path = path_about(arc);
+    return {{{path.curve()}, path.sweep == degrees(360)}};
 }
 
 Contours contours_of(const Sector& sector) {
     if (sector.ellipse.box.empty()) return {};
-    const EllipsePart part = part_of(sector);
-    const Curve curve = part.curve();
-    if (part.sweep == degrees(360)) return {{{curve}, true}};
-    return {{{Curve(part.frame.centre, curve.from()), curve, Curve(curve.to(), part.frame.centre)}, true}};
+    const EllipsePath path = path_about(sector);
+    const Curve curve = path.curve();
+    if (path.sweep == degrees(360)) return {{{curve}, true}};
+    return {{{Curve(path.frame.centre, curve.from()), curve, Curve(curve.to(), path.frame.centre)}, true}};
 }
 
 Contours contours_of(const Segment& segment) {
     if (segment.ellipse.box.empty()) return {};
-    const EllipsePart part = part_of(segment);
-    const Curve curve = part.curve();
-    if (part.sweep == degrees(360)) return {{{curve}, true}};
+    const EllipsePath path = path_about(segment);
+    const Curve curve = path.curve();
+    if (path.sweep == degrees(360)) return {{{curve}, true}};
     return {{{curve, Curve(curve.to(), curve.from())}, true}};
 }
 

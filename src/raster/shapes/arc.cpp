@@ -386,12 +386,12 @@ EllipsePart<kind> EllipsePart<kind>::placed(Anchor anchor, Point position) const
     return geometry::placed_by_bounds(*this, anchor, position);
 }
 
-#define COLDBRICK_INSTANTIATE(S)                                                                             \
-    template COLDBRICK_EXPORTED Box S::bounds() const;                                                       \
-    template COLDBRICK_EXPORTED bool S::contains(Point) const;                                               \
-    template COLDBRICK_EXPORTED S S::placed(Anchor, Point) const;
-COLDBRICK_INSTANTIATE(Arc)
-COLDBRICK_INSTANTIATE(Sector)
-COLDBRICK_INSTANTIATE(Segment)
+#define COLDBRICK_INSTANTIATE(Part)                                                                          \
+    template COLDBRICK_EXPORTED Box Part::bounds() const;                                                    \
+    template COLDBRICK_EXPORTED bool Part::contains(Point) const;                                            \
+    template COLDBRICK_EXPORTED Part Part::placed(Anchor, Point) const;
+COLDBRICK_INSTANTIATE(EllipsePart<EllipsePartKind::arc>)
+COLDBRICK_INSTANTIATE(EllipsePart<EllipsePartKind::sector>)
+COLDBRICK_INSTANTIATE(EllipsePart<EllipsePartKind::segment>)
 
 } // namespace coldbrick

@@ -37,7 +37,7 @@ std::size_t changes(std::string_view a, std::string_view b) {
 
 std::string_view nearest_word(std::string_view word, std::span<const std::string_view> known) {
     std::string_view nearest;
-    std::size_t fewest = word.size() / 3 + 2; // more letters than these make another word
+    std::size_t fewest = word.size() / 6 + 2; // as many letters make another word
     for (const std::string_view one : known) {
         if (word.size() > longest || one.size() > longest) continue;
         const std::size_t needed = changes(word, one);

@@ -153,6 +153,8 @@ ExpressionPtr ExpressionParser::operand() {
     while (true) {
         if (cursor_.next().is_symbol('.')) {
             const Token dot = cursor_.take();
+            if (cursor_.next().is_symbol('.'))
+                fail(dot.location, "from one number to another is written: from 0 to 5, or range(0, 5)");
             if (cursor_.next().kind != Token::Kind::word)
                 cursor_.fail_expecting("\"x\", \"y\" or the name of another part");
             result = make(dot.location, Member{std::move(result), std::string(cursor_.take().text)});
@@ -206,7 +208,17 @@ ExpressionPtr ExpressionParser::name() {
     fail_unknown(name);
 }
 
+/// The colour that a word of hexadecimal digits, perhaps after 0x, may be meant as.
+std::string_view digits_of_colour(std::string_view word) {
+    if (word.starts_with("0x")) word.remove_prefix(2);
+    const bool is_long_enough = word.size() == 6 || word.size() == 8;
+    return is_long_enough && word.find_first_not_of("0123456789abcdefABCDEF") == word.npos ? word : "";
+}
+
 void ExpressionParser::fail_unknown(const Token& name) const {
+    TokenCursor::fail_unless_ours(name);
+    if (const std::string_view digits = digits_of_colour(name.text); !digits.empty())
+        fail(name.location, fmt::format("a colour of hexadecimal digits begins with #: #{}", digits));
     std::vector<std::string_view> known = names_.known();
     std::ranges::copy(css_colour_names(), std::back_inserter(known));
     const bool of_frames = name.text == "frame" || name.text == "time";
@@ -220,9 +232,11 @@ void ExpressionParser::fail_unknown(const Token& name) const {
 ExpressionPtr ExpressionParser::call() {
     const Token name = cursor_.take();
     const Function* const function = function_of(name.text);
-    if (function == nullptr)
+    if (function == nullptr) {
+        TokenCursor::fail_unless_ours(name);
         fail(name.location, fmt::format("there is no function {}{}", base::in_quotes(name.text),
                                         base::did_you_mean(name.text, function_names())));
+    }
     cursor_.note(name.text);
     const std::uint32_t number = ++calls_;
     cursor_.expect_symbol('(');
@@ -256,6 +270,8 @@ ExpressionPtr ExpressionParser::parenthesised() {
     ExpressionPtr first = expression();
     if (cursor_.take_symbol(',')) {
         first = point(open.location, std::move(first), expression());
+        if (cursor_.next().is_symbol(','))
+            fail(open.location, "a point has two numbers, and a colour is written rgb(255, 204, 0)");
     }
     cursor_.expect_symbol(')');
     return first;
@@ -277,18 +293,13 @@ std::vector<ExpressionPtr> ExpressionParser::list() {
     return result;
 }
 
-SizeWords ExpressionParser::width_and_height() {
-    SizeWords result;
-    result.width = expression();
-    cursor_.expect_times();
-    result.height = expression();
-    return result;
-}
-
 SizeWords ExpressionParser::size() {
     SizeWords result;
     result.width = expression();
-    if (cursor_.take_times()) result.height = expression();
+    const auto* const constant = std::get_if<Constant>(&result.width->form);
+    const bool is_number = constant != nullptr && std::holds_alternative<double>(constant->value);
+    if (is_number) cursor_.expect_times(); // else one value may be both
+    if (is_number || cursor_.take_times()) result.height = expression();
     return result;
 }
 

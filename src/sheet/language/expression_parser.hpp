@@ -31,9 +31,6 @@ class ExpressionParser {
     /// One or more, with commas between them.
     std::vector<ExpressionPtr> list();
 
-    /// WIDTH x HEIGHT.
-    SizeWords width_and_height();
-
     /// WIDTH x HEIGHT, or a value that is both.
     SizeWords size();
 

@@ -1,6 +1,7 @@
 #include "sheet/language/shape_parser.hpp"
 
 #include "base/contract.hpp"
+#include "sheet/language/place_parser.hpp"
 
 #include <memory>
 #include <utility>
@@ -24,26 +25,53 @@ ShapeForm ShapeParser::form(Word word) {
     }
 }
 
-std::unique_ptr<PlacingWords> ShapeParser::placing() {
-    constexpr std::pair<Word, PlacingWords::Side> sides[] = {{Word::with, PlacingWords::Side::none},
-                                                             {Word::above, PlacingWords::Side::above},
-                                                             {Word::below, PlacingWords::Side::below},
-                                                             {Word::left_of, PlacingWords::Side::left_of},
-                                                             {Word::right_of, PlacingWords::Side::right_of}};
-    for (const auto& [word, side] : sides) {
-        if (cursor_.next().word != word) continue;
-        auto result = std::make_unique<PlacingWords>();
-        result->location = cursor_.take().location;
-        result->side = side;
-        if (side == PlacingWords::Side::none) {
-            result->anchor = cursor_.choice<Anchor>(anchors);
-            cursor_.expect(Word::at);
-        }
-        result->to = expressions_.expression();
-        if (side != PlacingWords::Side::none) result->gap = expressions_.after(Word::gap);
-        return result;
+namespace {
+
+ExpressionPtr origin(const Location& location) {
+    return ExpressionPtr(new Expression{location, Constant{Position{}}});
+}
+
+} // namespace
+
+/// The point that the form itself has at "at". With an anchor, or beside something, that is the origin, from
+/// which the whole shape is moved.
+ExpressionPtr ShapeParser::place() {
+    is_placed_ = true;
+    const Location location = cursor_.next().location;
+    PlaceWords words = place_after_at(cursor_, expressions_);
+    if (words.beside) {
+        placing_ = std::move(words.beside);
+        return origin(location);
     }
-    return nullptr;
+    point_ = words.point.get();
+    take_anchor();
+    return std::move(words.point);
+}
+
+/// Makes the form's own point what its anchor lies on.
+void ShapeParser::take_anchor() {
+    if (point_ == nullptr || placing_ || cursor_.next().word != Word::anchor) return;
+    placing_ = std::make_unique<PlacingWords>();
+    placing_->location = cursor_.take().location;
+    placing_->anchor = cursor_.choice<Anchor>(anchors);
+    // The expression of its own stays where the form has it.
+    placing_->to = origin(point_->location);
+    std::swap(placing_->to->form, point_->form);
+}
+
+std::unique_ptr<PlacingWords> ShapeParser::placing() {
+    ExpressionPtr point;
+    if (!is_placed_ && cursor_.take(Word::at)) point = place();
+    take_anchor();
+    if (point && !placing_) {
+        placing_ = std::make_unique<PlacingWords>();
+        placing_->location = point->location;
+        placing_->anchor = Anchor::top_left;
+        placing_->to = std::move(point);
+    }
+    is_placed_ = false;
+    point_ = nullptr;
+    return std::move(placing_);
 }
 
 LineForm ShapeParser::line_form() {
@@ -56,6 +84,12 @@ LineForm ShapeParser::line_form() {
 
 Frame ShapeParser::frame() {
     Frame result;
+    if (cursor_.take(Word::at)) {
+        result.corner = place();
+        if (!cursor_.take(Word::size)) cursor_.fail_expecting("\"size\" and width x height");
+        result.size = expressions_.size();
+        return result;
+    }
     result.corner = expressions_.expression();
     if (cursor_.take(Word::to)) {
         result.opposite = expressions_.expression();
@@ -83,15 +117,16 @@ OvalForm ShapeParser::oval_form(bool may_be_circle) {
     if (!cursor_.take(Word::at)) {
         result.frame = frame();
     } else {
-        result.centre = expressions_.expression();
-        if (may_be_circle && cursor_.take(Word::radius)) {
-            result.across = expressions_.expression();
+        result.centre = place();
+        if (cursor_.take(Word::size)) {
+            result.frame.size = expressions_.size();
+        } else if (may_be_circle && cursor_.take(Word::radius)) {
+            result.radius = expressions_.expression();
         } else {
             if (!cursor_.take(Word::radii))
-                cursor_.fail_expecting(may_be_circle ? "\"radius\" or \"radii\"" : "\"radii\"");
-            SizeWords radii = expressions_.width_and_height();
-            result.across = std::move(radii.width);
-            result.down = std::move(radii.height);
+                cursor_.fail_expecting(may_be_circle ? "\"radius\", \"radii\" or \"size\""
+                                                     : "\"radii\" or \"size\"");
+            result.radii = expressions_.size();
         }
     }
     result.turn = expressions_.after(Word::turned);
@@ -110,9 +145,13 @@ ArcForm ShapeParser::arc_form(ArcForm::Kind kind) {
 CircleForm ShapeParser::circle_form() {
     CircleForm result;
     cursor_.expect(Word::at);
-    result.centre = expressions_.expression();
-    cursor_.expect(Word::radius);
-    result.radius = expressions_.expression();
+    result.centre = place();
+    if (cursor_.take(Word::diameter)) {
+        result.diameter = expressions_.expression();
+    } else {
+        if (!cursor_.take(Word::radius)) cursor_.fail_expecting("\"radius\" or \"diameter\"");
+        result.radius = expressions_.expression();
+    }
     return result;
 }
 
@@ -120,7 +159,7 @@ ShapeForm ShapeParser::path_or_text() {
     if (cursor_.next().kind != Token::Kind::text) return path_form();
     const Token text = cursor_.take();
     PathTextForm result{unquoted(text), text.location, nullptr};
-    result.at = expressions_.after(Word::at);
+    if (cursor_.take(Word::at)) result.at = place();
     return result;
 }
 
@@ -172,7 +211,7 @@ ShapeForm ShapeParser::polygon_form() {
 RegularForm ShapeParser::regular_form(Word count_word, bool is_star) {
     RegularForm result;
     cursor_.expect(Word::at);
-    result.centre = expressions_.expression();
+    result.centre = place();
     cursor_.expect(Word::radius);
     result.radius = expressions_.expression();
     if (is_star) {

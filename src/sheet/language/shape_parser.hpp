@@ -28,6 +28,8 @@ class ShapeParser {
     std::unique_ptr<PlacingWords> placing();
 
   private:
+    ExpressionPtr place();
+    void take_anchor();
     LineForm line_form();
     ShapeForm path_or_text();
     PathForm path_form();
@@ -43,6 +45,11 @@ class ShapeParser {
 
     TokenCursor& cursor_;
     ExpressionParser& expressions_;
+
+    // Of the shape that is read.
+    bool is_placed_ = false;                ///< its form has had "at"
+    Expression* point_ = nullptr;           ///< what "at" told, in the form
+    std::unique_ptr<PlacingWords> placing_; ///< null if the form has its own place
 };
 
 } // namespace coldbrick::sheet

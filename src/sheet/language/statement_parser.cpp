@@ -3,6 +3,7 @@
 #include "base/nearest_word.hpp"
 #include "base/shown_text.hpp"
 #include "sheet/language/included_files.hpp"
+#include "sheet/language/place_parser.hpp"
 #include "sheet/running/random_bits.hpp"
 
 #include <algorithm>
@@ -166,7 +167,14 @@ void StatementParser::fail_unknown_statement() const {
     if (cursor_.next().word == Word::end || cursor_.next().word == Word::else_)
         fail(cursor_.next().location,
              fmt::format("there is no block that this \"{}\" belongs to", cursor_.next().text));
-    const bool is_word = cursor_.next().kind == Token::Kind::word;
+    const Token& next = cursor_.next();
+    const bool is_word = next.kind == Token::Kind::word;
+    if (is_word && cursor_.second().is_symbol('='))
+        fail(next.location, fmt::format("a value has its name by let: let {} = ...", next.text));
+    const bool is_dashes = next.is_symbol('-') && cursor_.second().is_symbol('-');
+    if (next.kind == Token::Kind::colour || is_dashes || next.is_symbol('/'))
+        fail(next.location, "a comment begins with //");
+    TokenCursor::fail_unless_ours(next);
     const std::string guess = is_word ? base::did_you_mean(cursor_.next().text, statement_texts()) : "";
     cursor_.fail_expecting(fmt::format("a statement ({})", TokenCursor::joined(statement_texts())), guess);
 }
@@ -185,7 +193,10 @@ std::unique_ptr<SheetStatement> StatementParser::sheet_statement() {
         Action{Word::seed,
                [](StatementParser& p, SheetStatement& sheet) { sheet.seed = p.expressions_.expression(); }}};
     auto result = std::make_unique<SheetStatement>();
-    result->size = expressions_.width_and_height();
+    if (cursor_.take(Word::from))
+        result->picture = styles_.file("the file of the sheet's picture");
+    else
+        result->size = expressions_.size();
     WordsBefore before;
     while (!cursor_.at_end())
         if (!cursor_.take_one(before, std::span<const Action>(table), *this, *result))
@@ -264,7 +275,7 @@ std::unique_ptr<ImageStatement> StatementParser::image_statement() {
     auto result = std::make_unique<ImageStatement>();
     result->file = styles_.file("the image's file");
     cursor_.expect(Word::at);
-    result->at = expressions_.expression();
+    result->at = place_after_at(cursor_, expressions_);
     WordsBefore before;
     while (!cursor_.at_end()) image_words(*result, before);
     return result;
@@ -302,7 +313,7 @@ std::unique_ptr<TextStatement> StatementParser::text_statement() {
     auto result = std::make_unique<TextStatement>();
     result->text = expressions_.expression();
     cursor_.expect(Word::at);
-    result->at = expressions_.expression();
+    result->at = place_after_at(cursor_, expressions_);
     WordsBefore before;
     while (!cursor_.at_end())
         if (cursor_.next().word == Word::named)

@@ -182,6 +182,10 @@ StrokeWords StyleParser::stroke_words(const Location& location) {
     StrokeWords result;
     result.location = location;
     result.paint = paint_words();
+    const bool is_word = cursor_.next().text == "width" || cursor_.next().text == "height";
+    if (is_word && cursor_.second().kind != Token::Kind::symbol)
+        fail(cursor_.next().location,
+             "the stroke's width stands by itself, and this word is the sheet's size: stroke navy 3");
     if (cursor_.begins_value()) result.width = expressions_.expression();
     WordsBefore before;
     while (cursor_.take_one(before, std::span<const Action>(table), *this, result) ||

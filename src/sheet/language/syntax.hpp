@@ -125,10 +125,17 @@ struct SizeWords {
     explicit operator bool() const { return width != nullptr; }
 };
 
-/// sheet WIDTH x HEIGHT [on COLOUR] [smooth] [seed NUMBER]
+/// A file that is named between double quotes.
+struct FileName {
+    std::string text;
+    Location location;
+};
+
+/// sheet WIDTH x HEIGHT, or sheet from "FILE", [on COLOUR] [smooth] [seed NUMBER]
 struct SheetStatement {
     SizeWords size;
-    ExpressionPtr ground; ///< null if it is left out
+    std::optional<FileName> picture; ///< that has the size, and lies on the ground
+    ExpressionPtr ground;            ///< null if it is left out
     Edges edges = Edges::crisp;
     ExpressionPtr seed; ///< null if it is left out
 };
@@ -172,19 +179,20 @@ struct BoxForm {
     ExpressionPtr radius; ///< null if it is left out
 };
 
-/// circle at CENTRE radius RADIUS
+/// circle at CENTRE radius RADIUS, or diameter WIDTH
 struct CircleForm {
     ExpressionPtr centre;
-    ExpressionPtr radius;
+    ExpressionPtr radius; ///< null if the diameter is told
+    ExpressionPtr diameter;
 };
 
-/// at CENTRE radii ACROSS x DOWN [turned ANGLE], or FRAME [turned ANGLE]; of arcs at CENTRE radius RADIUS,
-/// too
+/// at CENTRE radii ACROSS x DOWN [turned ANGLE], at CENTRE size WIDTH x HEIGHT, or FRAME; of arcs at CENTRE
+/// radius RADIUS, too
 struct OvalForm {
     ExpressionPtr centre; ///< null if there is a frame
-    ExpressionPtr across;
-    ExpressionPtr down; ///< null for a circle
-    Frame frame;
+    ExpressionPtr radius; ///< null if there are radii
+    SizeWords radii;
+    Frame frame;        ///< or its size alone, about the centre
     ExpressionPtr turn; ///< null if it is left out
 };
 
@@ -286,12 +294,6 @@ struct StippleWords {
     ExpressionPtr ground; ///< null if it is left out
 };
 
-/// A file that is named between double quotes.
-struct FileName {
-    std::string text;
-    Location location;
-};
-
 /// texture "FILE"
 struct TextureWords {
     FileName file;
@@ -338,7 +340,7 @@ struct StrokeWords {
 using ShapeForm = std::variant<DotsForm, LineForm, PathForm, PathTextForm, BoxForm, CircleForm, EllipseForm,
                                ArcForm, PolygonForm, RegularForm>;
 
-/// with ANCHOR at POINT, or above/below/left_of/right_of BOX [gap NUMBER]
+/// at POINT anchor ANCHOR, or at above/below/left_of/right_of BOX [gap NUMBER]
 struct PlacingWords {
     enum class Side : std::uint8_t { none, above, below, left_of, right_of };
     Location location;
@@ -346,6 +348,12 @@ struct PlacingWords {
     Anchor anchor = Anchor::centre; ///< of the shape's bounds, if it lies on no side
     ExpressionPtr to;               ///< the point or the box
     ExpressionPtr gap;              ///< null if it is left out
+};
+
+/// What "at" tells: one of both.
+struct PlaceWords {
+    ExpressionPtr point;
+    std::unique_ptr<PlacingWords> beside;
 };
 
 /// named NAME
@@ -385,11 +393,11 @@ struct PaletteStatement {
     std::vector<Entry> entries;
 };
 
-/// image "FILE" at POINT [anchor ANCHOR] [size SIZE [contain] [cover]] [mirrored] [turned ANGLE] [key COLOUR]
+/// image "FILE" at PLACE [anchor ANCHOR] [size SIZE [contain] [cover]] [mirrored] [turned ANGLE] [key COLOUR]
 /// [mask "FILE"] [named NAME] BLENDING
 struct ImageStatement {
     FileName file;
-    ExpressionPtr at;
+    PlaceWords at;
     Anchor anchor = Anchor::top_left;
     SizeWords size;
     Fit fit = Fit::exact;
@@ -450,10 +458,10 @@ struct LetterWords {
     std::optional<BlendingWords> blending;
 };
 
-/// text TEXT at POINT [named NAME] LETTERS
+/// text TEXT at PLACE [named NAME] LETTERS
 struct TextStatement {
     ExpressionPtr text;
-    ExpressionPtr at;
+    PlaceWords at;
     std::unique_ptr<NameGiven> named; ///< null if it is left out
     LetterWords words;
 };

@@ -7,16 +7,6 @@
 
 namespace coldbrick::sheet {
 
-namespace {
-
-template <class Value>
-bool is_choice(const Token& token, std::span<const Choice<Value>> choices) {
-    return token.kind == Token::Kind::word &&
-           std::ranges::find(choices, token.text, &Choice<Value>::word) != choices.end();
-}
-
-} // namespace
-
 TextParser::Table TextParser::table() {
     using Action = WordAction<TextParser, LetterWords>;
     static constexpr std::array words{
@@ -36,7 +26,10 @@ TextParser::Table TextParser::table() {
                    text.size = p.expressions_.expression();
                    text.size_of_capitals = p.cursor_.take(Word::capitals);
                }},
-        Action{Word::anchor, [](TextParser& p, LetterWords& text) { text.anchor = p.anchor(); }},
+        Action{Word::anchor,
+               [](TextParser& p, LetterWords& text) {
+                   text.anchor = p.cursor_.choice<TextAnchor>(text_anchors);
+               }},
         Action{Word::aligned,
                [](TextParser& p, LetterWords& text) {
                    text.alignment = p.cursor_.choice<TextColumn>(text_columns);
@@ -115,18 +108,6 @@ bool TextParser::take_face_words(LetterWords& text, WordsBefore& before) {
         return true;
     }
     return cursor_.take_one(before, std::span<const Action>(words), *this, *text.face);
-}
-
-/// A column, a row or both.
-TextAnchor TextParser::anchor() {
-    TextAnchor result;
-    const bool has_column = is_choice<TextColumn>(cursor_.next(), text_columns);
-    if (has_column) result.column = cursor_.choice<TextColumn>(text_columns);
-    if (is_choice<TextRow>(cursor_.next(), text_rows))
-        result.row = cursor_.choice<TextRow>(text_rows);
-    else if (!has_column)
-        cursor_.fail_expecting("left, centre or right, or baseline, top, capitals, middle or bottom");
-    return result;
 }
 
 } // namespace coldbrick::sheet

@@ -26,7 +26,6 @@ class TextParser {
     bool take_plate_words(LetterWords& text, WordsBefore& before);
     bool take_face_words(LetterWords& text, WordsBefore& before);
     bool take_blending(LetterWords& text, WordsBefore& before);
-    TextAnchor anchor();
 
     TokenCursor& cursor_;
     ExpressionParser& expressions_;

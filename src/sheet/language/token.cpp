@@ -32,7 +32,10 @@ Token TokenReader::next() {
     case '\n':
     case '\r': return token(Token::Kind::end_of_line, line_end_length(source_.text.substr(at_)));
     case '"': return text();
-    case '#': return token(Token::Kind::colour, length_while(1, is_letter_or_digit));
+    case '#':
+        if (!is_letter_or_digit(peek(1)))
+            fail({&source_, at_}, "a comment begins with //, and a colour has digits after its #: #ffcc00");
+        return token(Token::Kind::colour, length_while(1, is_letter_or_digit));
     case '(':
     case '[': ++depth_; return token(Token::Kind::symbol, 1);
     case ')':
@@ -90,8 +93,7 @@ std::size_t TokenReader::length_while(std::size_t start, Condition condition) co
 Token TokenReader::number() {
     std::size_t length = length_while(1, is_digit);
     if (peek(length) == '.' && is_digit(peek(length + 1))) length = length_while(length + 1, is_digit);
-    if (is_letter(peek(length)))
-        fail({&source_, at_ + length}, "a number ends here: put a blank between it and the word");
+    if (is_letter(peek(length))) fail_at_unit(length);
     return token(Token::Kind::number, length);
 }
 
@@ -107,13 +109,42 @@ Token TokenReader::text() {
     return token(Token::Kind::text, end + 1 - at_);
 }
 
+/// For letters that follow a number at once. @param length of the number
+void TokenReader::fail_at_unit(std::size_t length) const {
+    const std::string_view number = source_.text.substr(at_, length);
+    const std::size_t end = length_while(length, is_letter_or_digit);
+    const std::string_view unit = source_.text.substr(at_ + length, end - length);
+    const Location place{&source_, at_ + length};
+    if (number == "0" && unit.starts_with('x'))
+        fail({&source_, at_}, fmt::format("hexadecimal digits make a colour after a #: #{}", unit.substr(1)));
+    if (unit == "px" || unit == "pt")
+        fail(place, fmt::format("lengths are pixels, and written without a unit: {}", number));
+    if (unit == "deg") fail(place, fmt::format("angles are degrees, and written without a unit: {}", number));
+    fail(place, "a number ends here: put a blank between it and the word");
+}
+
+/// What is written for characters that other notations have.
+std::string_view advice_for(char c) {
+    switch (c) {
+    case '\'': return "; a text stands between double quotes: \"quay\"";
+    case '%': return "; a share is a number: 0.5";
+    case ';': return "; a statement ends with its line";
+    case '{':
+    case '}': return "; a block ends with the word end";
+    case '&': return "; both of two conditions is written: a and b";
+    case '|': return "; one of two conditions is written: a or b";
+    case '^': return "; a square is written r * r";
+    default: return "";
+    }
+}
+
 void TokenReader::fail_at_stranger() const {
     const std::string_view rest = source_.text.substr(at_);
     const std::size_t length = base::character_length(rest);
     if (length == 0)
         fail({&source_, at_}, fmt::format("the byte {} is not UTF-8", base::shown(rest.substr(0, 1))));
-    fail({&source_, at_}, fmt::format("no statement or expression has the character {}",
-                                      base::in_quotes(rest.substr(0, length))));
+    fail({&source_, at_}, fmt::format("no statement or expression has the character {}{}",
+                                      base::in_quotes(rest.substr(0, length)), advice_for(rest[0])));
 }
 
 std::string unquoted(const Token& token) {

@@ -62,6 +62,7 @@ class TokenReader {
     Token token(Token::Kind kind, std::size_t length);
     Token number();
     Token text();
+    [[noreturn]] void fail_at_unit(std::size_t length) const;
     [[noreturn]] void fail_at_stranger() const;
 
     /// How many characters from `start` characters ahead satisfy the condition, added to `start`.

@@ -1,6 +1,7 @@
 #include "sheet/language/token_cursor.hpp"
 
 #include "base/shown_text.hpp"
+#include "sheet/language/other_words.hpp"
 
 #include <algorithm>
 
@@ -74,11 +75,20 @@ std::string TokenCursor::found() const {
     return next().kind == Token::Kind::text ? base::shown(next().text) : base::in_quotes(next().text);
 }
 
+void TokenCursor::fail_unless_ours(const Token& token) {
+    const std::string_view advice = token.kind == Token::Kind::word ? advice_for(token.text) : "";
+    if (!advice.empty())
+        fail(token.location, fmt::format("{} has no meaning here; {}", base::in_quotes(token.text), advice));
+}
+
 void TokenCursor::fail_expecting(std::string_view what, std::string_view hint) const {
-    fail(next().location, fmt::format("expected {}, found {}{}", what, found(), hint));
+    const std::string_view advice = next().kind == Token::Kind::word ? advice_for(next().text) : "";
+    fail(next().location,
+         fmt::format("expected {}, found {}{}{}{}", what, found(), hint, advice.empty() ? "" : "; ", advice));
 }
 
 void TokenCursor::fail_expecting(std::span<const Word> words) const {
+    fail_unless_ours(next());
     std::vector<std::string_view> texts;
     for (const Word word : words) texts.push_back(text_of(word));
     fail_expecting(fmt::format("{} or the end of the line", joined(texts)));

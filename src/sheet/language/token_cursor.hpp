@@ -186,10 +186,14 @@ class TokenCursor {
 
     /// The next token, as messages tell it.
     [[nodiscard]] std::string found() const;
+    /// Throws SheetError if the token is a word of another notation, with what stands for it here.
+    static void fail_unless_ours(const Token& token);
+
+    /// With what stands for the word that was found, if it is one of another notation.
     /// @param hint what the message ends with
     [[noreturn]] void fail_expecting(std::string_view what, std::string_view hint = {}) const;
 
-    /// As above, one of the words or the end of the line.
+    /// One of the words or the end of the line; of a word of another notation, only what stands for it.
     [[noreturn]] void fail_expecting(std::span<const Word> words) const;
 
     /// The texts with commas between them.

@@ -54,6 +54,7 @@ enum class Word : std::uint8_t {
     at,
     to,
     radius,
+    diameter,
     radii,
     size,
     rounded,
@@ -112,7 +113,6 @@ enum class Word : std::uint8_t {
     mask,
     like,
     named,
-    with,
     above,
     below,
     left_of,
@@ -135,18 +135,18 @@ inline constexpr std::size_t statement_count = static_cast<std::size_t>(Word::el
 
 /// The words as they are written, in the order of the enumeration.
 inline constexpr auto word_texts = std::to_array<std::string_view>(
-    {"sheet",  "frames",   "let",      "palette", "style",    "image",   "text",    "dots",    "line",
-     "path",   "arc",      "box",      "circle",  "ellipse",  "sector",  "segment", "polygon", "star",
-     "if",     "repeat",   "motif",    "place",   "layer",    "clip",    "data",    "include", "else",
-     "end",    "on",       "at",       "to",      "radius",   "radii",   "size",    "rounded", "turned",
-     "from",   "sweep",    "corners",  "tips",    "notch",    "ring",    "closed",  "fill",    "nonzero",
-     "tiling", "stroke",   "cap",      "join",    "limit",    "inside",  "outside", "dashes",  "offset",
-     "along",  "around",   "hatch",    "spacing", "wide",     "opacity", "blend",   "anchor",  "contain",
-     "cover",  "mirrored", "key",      "rate",    "curve",    "smooth",  "crisp",   "linear",  "face",
-     "weight", "slanted",  "capitals", "aligned", "leading",  "within",  "lines",   "fit",     "thick",
-     "plate",  "padding",  "border",   "axis",    "stipple",  "texture", "mask",    "like",    "named",
-     "with",   "above",    "below",    "left_of", "right_of", "gap",     "scaled",  "seed",    "by",
-     "in",     "then",     "and",      "or",      "not",      "true",    "false"});
+    {"sheet",   "frames", "let",      "palette",  "style",    "image",    "text",    "dots",    "line",
+     "path",    "arc",    "box",      "circle",   "ellipse",  "sector",   "segment", "polygon", "star",
+     "if",      "repeat", "motif",    "place",    "layer",    "clip",     "data",    "include", "else",
+     "end",     "on",     "at",       "to",       "radius",   "diameter", "radii",   "size",    "rounded",
+     "turned",  "from",   "sweep",    "corners",  "tips",     "notch",    "ring",    "closed",  "fill",
+     "nonzero", "tiling", "stroke",   "cap",      "join",     "limit",    "inside",  "outside", "dashes",
+     "offset",  "along",  "around",   "hatch",    "spacing",  "wide",     "opacity", "blend",   "anchor",
+     "contain", "cover",  "mirrored", "key",      "rate",     "curve",    "smooth",  "crisp",   "linear",
+     "face",    "weight", "slanted",  "capitals", "aligned",  "leading",  "within",  "lines",   "fit",
+     "thick",   "plate",  "padding",  "border",   "axis",     "stipple",  "texture", "mask",    "like",
+     "named",   "above",  "below",    "left_of",  "right_of", "gap",      "scaled",  "seed",    "by",
+     "in",      "then",   "and",      "or",       "not",      "true",     "false"});
 static_assert(word_texts.size() == static_cast<std::size_t>(Word::none) &&
               word_texts[static_cast<std::size_t>(Word::end)] == "end" &&
               word_texts[static_cast<std::size_t>(Word::false_)] == "false");
@@ -190,11 +190,23 @@ inline constexpr Choice<Anchor> anchors[] = {{"top_left", Anchor::top_left},
                                              {"bottom_right", Anchor::bottom_right}};
 inline constexpr Choice<TextColumn> text_columns[] = {
     {"left", TextColumn::left}, {"centre", TextColumn::centre}, {"right", TextColumn::right}};
-inline constexpr Choice<TextRow> text_rows[] = {{"baseline", TextRow::baseline},
-                                                {"top", TextRow::top},
-                                                {"capitals", TextRow::cap_height},
-                                                {"middle", TextRow::middle},
-                                                {"bottom", TextRow::bottom}};
+/// Of texts: those of shapes, and those of letters' own heights.
+inline constexpr Choice<TextAnchor> text_anchors[] = {
+    {"baseline_left", {TextColumn::left, TextRow::baseline}},
+    {"baseline", {TextColumn::centre, TextRow::baseline}},
+    {"baseline_right", {TextColumn::right, TextRow::baseline}},
+    {"capitals_left", {TextColumn::left, TextRow::cap_height}},
+    {"capitals", {TextColumn::centre, TextRow::cap_height}},
+    {"capitals_right", {TextColumn::right, TextRow::cap_height}},
+    {"top_left", {TextColumn::left, TextRow::top}},
+    {"top", {TextColumn::centre, TextRow::top}},
+    {"top_right", {TextColumn::right, TextRow::top}},
+    {"left", {TextColumn::left, TextRow::middle}},
+    {"centre", {TextColumn::centre, TextRow::middle}},
+    {"right", {TextColumn::right, TextRow::middle}},
+    {"bottom_left", {TextColumn::left, TextRow::bottom}},
+    {"bottom", {TextColumn::centre, TextRow::bottom}},
+    {"bottom_right", {TextColumn::right, TextRow::bottom}}};
 inline constexpr Choice<BlendMode> modes[] = {{"over", BlendMode::source_over},
                                               {"copy", BlendMode::copy},
                                               {"clear", BlendMode::clear},

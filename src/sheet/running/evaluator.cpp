@@ -207,7 +207,12 @@ Value evaluate(const Expression& expression, const Context& context) {
 Colour colour_value(const Expression& expression, const Context& context) {
     const Value value = evaluate(expression, context);
     if (const auto* const result = std::get_if<Colour>(&value)) return *result;
-    fail_expecting(expression, "a colour", value);
+    const bool is_gray = std::holds_alternative<double>(value);
+    const bool is_list = std::holds_alternative<List>(value);
+    fail(expression.location, fmt::format("expected a colour, not {}{}", kind_name(value),
+                                          is_gray   ? "; a gray of 0 to 255 is gray(128)"
+                                          : is_list ? "; a colour of three numbers is rgb(255, 204, 0)"
+                                                    : ""));
 }
 
 bool truth(const Expression& expression, const Context& context) {

@@ -1,5 +1,6 @@
 #include "sheet/running/functions.hpp"
 
+#include "sheet/running/loaded_files.hpp"
 #include "sheet/running/random_bits.hpp"
 
 #include <fmt/core.h>
@@ -46,6 +47,13 @@ RealBox Arguments::box(std::size_t i) const {
 const std::vector<Value>& Arguments::list(std::size_t i) const {
     if (const auto* const result = std::get_if<List>(&values_[i])) return **result;
     fail_expecting(i, "a list");
+}
+
+Position Arguments::image_size(std::size_t i) const {
+    const auto* const name = std::get_if<std::string>(&values_[i]);
+    if (name == nullptr) fail_expecting(i, "the name of an image file");
+    const Shared<Image> image = context_.files->image({*name, places_[i]});
+    return {static_cast<double>(image->width()), static_cast<double>(image->height())};
 }
 
 std::size_t Arguments::count(std::size_t i, std::string_view what, std::size_t low, std::size_t high) const {

@@ -39,6 +39,9 @@ class Arguments {
     [[nodiscard]] RealBox box(std::size_t i) const;
     [[nodiscard]] const std::vector<Value>& list(std::size_t i) const;
 
+    /// The size of the image file that the text names. @throws SheetError if it cannot be loaded.
+    [[nodiscard]] Position image_size(std::size_t i) const;
+
     /// A whole number. @throws SheetError also if it is none of low..high.
     [[nodiscard]] std::size_t count(std::size_t i, std::string_view what, std::size_t low,
                                     std::size_t high) const;

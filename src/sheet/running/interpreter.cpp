@@ -93,7 +93,9 @@ void Interpreter::carry_out_block(const Block& block) {
 void Interpreter::carry_out(const Location& location, const SheetStatement& statement) {
     if (context_.size) fail(location, "the sheet has its size already");
     result_.place = location.place();
-    const Size size = size_value(statement.size, context_, 1);
+    std::optional<Shared<Image>> picture;
+    if (statement.picture) picture = files_.image(*statement.picture);
+    const Size size = picture ? (*picture)->size() : size_value(statement.size, context_, 1);
     if (std::int64_t{size.width} * size.height > reading_.limits.pixels)
         fail(location, fmt::format("a picture of {} x {} pixels has more than {}", size.width, size.height,
                                    reading_.limits.pixels));
@@ -103,6 +105,9 @@ void Interpreter::carry_out(const Location& location, const SheetStatement& stat
     if (statement.seed)
         context_.seed =
             mixed_bits(std::bit_cast<std::uint64_t>(number(*statement.seed, context_, "seed") + 0.0));
+    if (!picture) return;
+    files_.take_image_bytes(bytes_of(**picture));
+    add(location, *std::move(picture), Point(), Overlay());
 }
 
 void Interpreter::carry_out(const Location&, const FramesStatement& statement) {

@@ -60,6 +60,9 @@ class Interpreter {
     void carry_out(const Location& location, const ClipStatement& statement);
     void carry_out(const Location& location, const DataStatement& statement);
 
+    [[nodiscard]] Position way_to(const PlacingWords& words, const RealBox& bounds) const;
+    [[nodiscard]] RealBox own_bounds(const Box& bounds) const;
+    [[nodiscard]] Position place_of(const PlaceWords& words, const Box& bounds_at_origin) const;
     [[nodiscard]] Shape placed_shape(const ShapeStatement& statement, bool exact);
     [[nodiscard]] Region clip_of(const ClipStatement& statement) const;
     void repeat_in_list(const Location& location, const RepeatStatement& statement);

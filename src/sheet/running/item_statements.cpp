@@ -45,6 +45,11 @@ std::string sides(std::initializer_list<std::pair<std::int64_t, const char*>> di
     return result;
 }
 
+/// Where a fault in a place is told.
+const Location& location_of(const PlaceWords& words) {
+    return words.point ? words.point->location : words.beside->location;
+}
+
 Box bounds_of(const Shape& shape) {
     return std::visit([](const auto& one) { return one.bounds(); }, shape);
 }
@@ -100,7 +105,10 @@ void Interpreter::carry_out(const Location& location, const ImageStatement& stat
     }
     const Size laid = options.orientation.laid(image->size());
     options.hot_spot = Box{0, 0, laid.width, laid.height}.at(statement.anchor);
-    const Point at = placed_pixel(*statement.at, context_);
+    const Position place =
+        place_of(statement.at, {-std::int64_t{options.hot_spot.x}, -std::int64_t{options.hot_spot.y},
+                                laid.width, laid.height});
+    const Point at = pixel(location_of(statement.at), context_.placing(place));
     const Box bounds{std::int64_t{at.x} - options.hot_spot.x, std::int64_t{at.y} - options.hot_spot.y,
                      laid.width, laid.height};
     if (statement.named) give_name(*statement.named, bounds, std::nullopt);
@@ -109,51 +117,56 @@ void Interpreter::carry_out(const Location& location, const ImageStatement& stat
 }
 
 void Interpreter::give_name(const NameGiven& name, const Box& bounds, std::optional<Shape> shape) {
-    RealBox own = RealBox::of(bounds);
-    own.x -= context_.placing.offset.x;
-    own.y -= context_.placing.offset.y;
-    context_.set(name.slot,
-                 base::share<DrawnItem>(DrawnItem{own, std::move(shape), context_.placing.offset}));
+    context_.set(name.slot, base::share<DrawnItem>(
+                                DrawnItem{own_bounds(bounds), std::move(shape), context_.placing.offset}));
+}
+
+/// How far to move what has these bounds so that it comes to lie where the words say: whole pixels, so that
+/// it stays what it is.
+Position Interpreter::way_to(const PlacingWords& words, const RealBox& bounds) const {
+    using Side = PlacingWords::Side;
+    Position from = bounds.at(words.anchor);
+    Position to;
+    if (words.side == Side::none) {
+        to = position(*words.to, context_);
+    } else {
+        const RealBox box = box_value(*words.to, context_);
+        const double way = 1 + (words.gap ? number(*words.gap, context_, "gap") : 0);
+        const bool is_level = words.side == Side::left_of || words.side == Side::right_of;
+        const double end = words.side == Side::above || words.side == Side::left_of ? 0 : 1;
+        const double share_x = is_level ? end : 0.5;
+        const double share_y = is_level ? 0.5 : end;
+        from = bounds.at(is_level ? 1 - end : 0.5, is_level ? 0.5 : 1 - end);
+        to = box.at(share_x, share_y);
+        (is_level ? to.x : to.y) += end == 0 ? -way : way;
+    }
+    return {std::floor(to.x - from.x + 0.5), std::floor(to.y - from.y + 0.5)};
+}
+
+/// The bounds without what the motif has moved them by.
+RealBox Interpreter::own_bounds(const Box& bounds) const {
+    RealBox result = RealBox::of(bounds);
+    result.x -= context_.placing.offset.x;
+    result.y -= context_.placing.offset.y;
+    return result;
 }
 
 /// The shape where its placing puts it.
 Shape Interpreter::placed_shape(const ShapeStatement& statement, bool exact) {
     Shape shape = shape_of(statement.form, context_, exact);
     if (!statement.placing) return shape;
-    const PlacingWords& words = *statement.placing;
-    const RealBox bounds = RealBox::of(bounds_of(shape));
+    const Position way = way_to(*statement.placing, own_bounds(bounds_of(shape)));
     const Position offset = context_.placing.offset;
-    Position from;
-    Position to;
-    if (words.side == PlacingWords::Side::none) {
-        from = bounds.at(words.anchor);
-        to = moved_position(*words.to, context_);
-    } else {
-        RealBox beside = box_value(*words.to, context_);
-        beside.x += offset.x;
-        beside.y += offset.y;
-        const double way = 1 + (words.gap ? number(*words.gap, context_, "gap") : 0);
-        const auto ends = [&]() -> std::pair<Position, Position> {
-            switch (words.side) {
-            case PlacingWords::Side::above: return {bounds.at(0.5, 1), beside.at(0.5, 0)};
-            case PlacingWords::Side::below: return {bounds.at(0.5, 0), beside.at(0.5, 1)};
-            case PlacingWords::Side::left_of: return {bounds.at(1, 0.5), beside.at(0, 0.5)};
-            default: return {bounds.at(0, 0.5), beside.at(1, 0.5)};
-            }
-        }();
-        from = ends.first;
-        to = ends.second;
-        if (words.side == PlacingWords::Side::above) to.y -= way;
-        if (words.side == PlacingWords::Side::below) to.y += way;
-        if (words.side == PlacingWords::Side::left_of) to.x -= way;
-        if (words.side == PlacingWords::Side::right_of) to.x += way;
-    }
-    // By whole pixels, so that the shape stays what it is.
-    context_.placing.offset = {offset.x + std::floor(to.x - from.x + 0.5),
-                               offset.y + std::floor(to.y - from.y + 0.5)};
+    context_.placing.offset = {offset.x + way.x, offset.y + way.y};
     shape = shape_of(statement.form, context_, exact);
     context_.placing.offset = offset;
     return shape;
+}
+
+/// Where the point of what has such bounds about the origin comes to lie.
+Position Interpreter::place_of(const PlaceWords& words, const Box& bounds_at_origin) const {
+    return words.point ? position(*words.point, context_)
+                       : way_to(*words.beside, RealBox::of(bounds_at_origin));
 }
 
 void Interpreter::carry_out(const Location& location, const ShapeStatement& statement) {
@@ -187,8 +200,11 @@ void Interpreter::carry_out(const Location& location, const TextStatement& state
     const LetterStyle style = at_place(place, [&] { return placed(own, context_.placing); });
     std::string words = text_value(*statement.text, context_);
     context_.take_steps(words.size(), place);
-    const Text text = at_place(
-        place, [&] { return Text(std::move(words), placed_pixel(*statement.at, context_), style.style); });
+    const Text text = at_place(place, [&] {
+        const Box about_origin = statement.at.beside ? Text(words, {0, 0}, own.style).bounds() : Box();
+        const Position at = place_of(statement.at, about_origin);
+        return Text(words, pixel(location_of(statement.at), context_.placing(at)), style.style);
+    });
     const Box bounds = text.bounds();
     if (statement.named) give_name(*statement.named, bounds, std::nullopt);
     warn_if_outside(location, bounds);

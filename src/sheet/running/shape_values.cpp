@@ -8,6 +8,7 @@
 
 #include <fmt/core.h>
 
+#include <cmath>
 #include <cstdint>
 #include <string_view>
 #include <utility>
@@ -59,7 +60,11 @@ struct ShapeMaker {
     }
 
     Shape operator()(const CircleForm& form) const {
-        return Circle{pixel(*form.centre, context), radius(*form.radius)};
+        const Point centre = pixel(*form.centre, context);
+        if (form.radius) return Circle{centre, radius(*form.radius)};
+        const std::int32_t across = pixels(*form.diameter, context, "diameter", 1);
+        if (across % 2 == 1) return Circle{centre, across / 2};
+        return Ellipse{box_about(centre, {across, across})};
     }
 
     Shape operator()(const EllipseForm& form) const { return oval(form.oval); }
@@ -85,7 +90,7 @@ struct ShapeMaker {
         const Point centre = pixel(*form.centre, context);
         const Angle first = degrees(-90) + turn(form.turn);
         const char* const what = form.notch ? "number of tips" : "number of corners";
-        const int count = pixels(*form.count, context, what, 1, 1000000);
+        const int count = whole(*form.count, what, 1, 1000000);
         context.take_steps(static_cast<std::size_t>(count), form.count->location);
         const std::int32_t outer = radius(*form.radius);
         return form.notch ? star(centre, outer, radius(*form.notch), count, first)
@@ -94,13 +99,14 @@ struct ShapeMaker {
 
   private:
     void add_contour(Path& path, const ContourWords& words) const {
-        context.take_steps(words.points.size() + words.curves.size(), words.points.front()->location);
-        path.move_to(moved_position(*words.points.front(), context));
-        for (std::size_t i = 1; i < words.points.size(); ++i)
-            path.line_to(moved_position(*words.points[i], context));
+        context.take_steps(words.curves.size(), words.points.front()->location);
+        bool begun = false;
+        for_each_point(words.points, [&](const Location&, Position point) {
+            std::exchange(begun, true) ? path.line_to(point) : path.move_to(point);
+        });
         for (const CurveWords& curve : words.curves) {
             at_place(curve.location, [&] { add_curve(path, curve); });
-            for (const ExpressionPtr& point : curve.points) path.line_to(moved_position(*point, context));
+            for_each_point(curve.points, [&](const Location&, Position point) { path.line_to(point); });
         }
     }
 
@@ -131,14 +137,48 @@ struct ShapeMaker {
 
     [[nodiscard]] std::vector<Point> points(const std::vector<ExpressionPtr>& expressions) const {
         std::vector<Point> result;
-        context.take_steps(expressions.size(), expressions.front()->location);
         result.reserve(expressions.size());
-        for (const ExpressionPtr& expression : expressions) result.push_back(pixel(*expression, context));
+        for_each_point(expressions, [&](const Location& location, Position point) {
+            result.push_back(pixel(location, point));
+        });
         return result;
+    }
+
+    /// Points and lists of points, in their order, moved as all is.
+    template <class Visit>
+    void for_each_point(const std::vector<ExpressionPtr>& expressions, const Visit& visit) const {
+        for (const ExpressionPtr& expression : expressions) {
+            const Value value = evaluate(*expression, context);
+            const auto give = [&](const Value& one) {
+                const auto* const point = std::get_if<Position>(&one);
+                if (point == nullptr)
+                    fail(expression->location,
+                         fmt::format("expected a point (x, y) or a list of points, not {}",
+                                     &one == &value ? std::string(kind_name(one))
+                                                    : fmt::format("one with {}", kind_name(one))));
+                context.take_steps(1, expression->location);
+                visit(expression->location, context.placing.moved(*point));
+            };
+            const auto* const list = std::get_if<List>(&value);
+            if (list == nullptr) {
+                give(value);
+                continue;
+            }
+            if ((*list)->empty()) fail(expression->location, "this list of points is empty");
+            for (const Value& one : **list) give(one);
+        }
     }
 
     [[nodiscard]] std::int32_t radius(const Expression& expression) const {
         return pixels(expression, context, "radius", 0);
+    }
+
+    /// A number that is not rounded: it has to be whole.
+    [[nodiscard]] int whole(const Expression& expression, std::string_view what, int low, int high) const {
+        const double value = number(expression, context, what);
+        if (value != std::floor(value))
+            fail(expression.location, fmt::format("the {} is {}, which is no whole number", what, value));
+        return whole_number(expression.location, what, value, low, high);
     }
 
     /// A number of degrees.
@@ -162,11 +202,19 @@ struct ShapeMaker {
         return {corner.x, corner.y, size.width, size.height};
     }
 
+    /// Where a width or height is even the centre lies between pixels, and the point to its lower right.
+    static Box box_about(Point centre, Size size) {
+        return {centre.x - size.width / 2, centre.y - size.height / 2, size.width, size.height};
+    }
+
     [[nodiscard]] Ellipse oval(const OvalForm& form) const {
         if (!form.centre) return {frame(form.frame), turn(form.turn)};
-        const std::int32_t across = radius(*form.across);
-        return Ellipse::about(pixel(*form.centre, context), across, form.down ? radius(*form.down) : across,
-                              turn(form.turn));
+        if (form.frame.size)
+            return {box_about(pixel(*form.centre, context), size_value(form.frame.size, context, 1)),
+                    turn(form.turn)};
+        const std::int32_t both = form.radius ? radius(*form.radius) : 0;
+        const Size radii = form.radius ? Size{both, both} : size_value(form.radii, context, 0);
+        return Ellipse::about(pixel(*form.centre, context), radii.width, radii.height, turn(form.turn));
     }
 };
 

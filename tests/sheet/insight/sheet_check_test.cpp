@@ -69,13 +69,13 @@ TEST(SheetCheck, FindsWhyStatementsCannotBeSeen) {
         {"box (9, 9) size 5 x 5 fill #fffefd",
          "2:1 nearly same colour: this hardly changes what it covers: no channel by more than 2 of 255\n"},
         {"if 1 > 2\n  box (9, 9) size 5 x 5 fill red\nend", "3:3 not drawn: this is not carried out\n"},
-        {"text \"Quay\" at (50, 20) anchor centre fill #cccccc",
+        {"text \"Quay\" at (50, 20) anchor baseline fill #cccccc",
          "2:1 low contrast: the contrast of the text to what is behind it is below 3:1 on 100 % of its "
          "pixels\n"},
-        {"text \"Quay\" at (50, 20) anchor centre fill #cccccc plate navy", ""},
-        {"text \"Quay\" at (50, 20) anchor centre fill black stroke #fefefe 2", ""},
-        {"text \"Quay\" at (50, 20) anchor centre fill #eeeeee stroke black 1", ""},
-        {"text \"Harbour office\" at (50, 20) anchor centre fill black",
+        {"text \"Quay\" at (50, 20) anchor baseline fill #cccccc plate navy", ""},
+        {"text \"Quay\" at (50, 20) anchor baseline fill black stroke #fefefe 2", ""},
+        {"text \"Quay\" at (50, 20) anchor baseline fill #eeeeee stroke black 1", ""},
+        {"text \"Harbour office\" at (50, 20) anchor baseline fill black",
          "2:1 cut text: the sheet's edge cuts the text off: it goes on 15 pixels to the left and 18 pixels "
          "to the "
          "right\n"},
@@ -275,8 +275,8 @@ TEST(SheetCheck, TellsTheCauseThatThereIs) {
         {"layer\n  box (9, 9) size 25 x 25 fill red\n  circle at (20, 20) radius 9 fill red blend cut\nend",
          ""},
         // The outline is what is read.
-        {"text \"Quay\" at (50, 20) anchor centre fill #ffffff10 stroke navy 1", ""},
-        {"text \"Quay\" at (50, 20) anchor centre fill #cccccc stroke #dddddd 1",
+        {"text \"Quay\" at (50, 20) anchor baseline fill #ffffff10 stroke navy 1", ""},
+        {"text \"Quay\" at (50, 20) anchor baseline fill #cccccc stroke #dddddd 1",
          "2:1 low contrast: the contrast of the text to what is behind it is below 3:1 on 100 % of its "
          "pixels\n"},
         {"box (9, 9) size 5 x 5 fill white blend multiply", "2:1 no change: this changes no pixel\n"},

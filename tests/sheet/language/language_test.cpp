@@ -145,13 +145,13 @@ TEST(SheetBlocks, AreWhatTheyWouldBeWrittenOut) {
          "like s fill "
          "blue",
          "box (4, 6) to (24, 16) fill red stroke lime\nbox (40, 3) to (50, 9) fill blue stroke gold 2"},
-        {"style s text fill white size 20 anchor centre\ntext \"A\" at p like s size 12",
-         "text \"A\" at p fill white size 12 anchor centre"},
-        {"circle at (0, 0) radius 4 with left at b.right fill red", "circle at (28, 11) radius 4 fill red"},
-        {"box (0, 0) size 5 x 3 below b gap 2 fill red", "box (12, 19) to (16, 21) fill red"},
-        {"box (0, 0) size 5 x 3 above b fill red", "box (12, 3) to (16, 5) fill red"},
-        {"box (0, 0) size 5 x 3 left_of b gap -1 fill red", "box (0, 10) to (4, 12) fill red"},
-        {"box (0, 0) size (5, 3) right_of b fill red", "box (25, 10) to (29, 12) fill red"},
+        {"style s text fill white size 20 anchor baseline\ntext \"A\" at p like s size 12",
+         "text \"A\" at p fill white size 12 anchor baseline"},
+        {"circle at b.right radius 4 anchor left fill red", "circle at (28, 11) radius 4 fill red"},
+        {"box at below b gap 2 size 5 x 3 fill red", "box (12, 19) to (16, 21) fill red"},
+        {"box at above b size 5 x 3 fill red", "box (12, 3) to (16, 5) fill red"},
+        {"box at left_of b gap -1 size 5 x 3 fill red", "box (0, 10) to (4, 12) fill red"},
+        {"box at right_of b size (5, 3) fill red", "box (25, 10) to (29, 12) fill red"},
         {"motif m\nbox (0, 0) to (4, 4) named q fill red\ndots q.centre stroke gold\nend\nplace m at (7, 9)",
          "box (7, 9) to (11, 13) fill red\ndots (9, 11) stroke gold"},
         {"motif m\nbox (0, 0) to (0, 0) named q\ndots random_point(q) stroke gold\nclip q\nbox (-9, -9) to "
@@ -381,7 +381,8 @@ TEST(SheetFaults, SeveralAreToldAtOnceAndWhatFollowsFromThemIsNot) {
          "quay.brick:4:10: expected \"from\" and a number, or \"in\" and a list, found \"form\"\nrepeat i "
          "form 0 to 3\n         "
          "^\nquay.brick:7:9: "
-         "no statement or expression has the character \"%\"\nlet v = %\n        ^"},
+         "no statement or expression has the character \"%\"; a share is a number: 0.5\nlet v = %\n        "
+         "^"},
         {"let v = 1 / 0\nlet w = v + 1\ndots (w, 0) stroke red\ncircle at p radius -1 fill red",
          "quay.brick:4:11: division by zero\nlet v = 1 / 0\n          ^\nquay.brick:7:20: radius -1 is "
          "outside "
@@ -514,9 +515,125 @@ TEST(SheetTidy, LaysOutWordsAndBlocksAndKeepsComments) {
     const std::string once = tidied_sheet(untidy, "quay.brick");
     EXPECT_EQ(tidied_sheet(once, "quay.brick"), once);
     EXPECT_EQ(tidied_sheet("", "quay.brick"), "");
-    expect_errors<SheetError>(
-        {{[] { (void)tidied_sheet("let a = %", "quay.brick"); },
-          "quay.brick:1:9: no statement or expression has the character \"%\"\nlet a = %\n        ^"}});
+    expect_errors<SheetError>({{[] { (void)tidied_sheet("let a = %", "quay.brick"); },
+                                "quay.brick:1:9: no statement or expression has the character \"%\"; a share "
+                                "is a number: 0.5\nlet a = %\n        ^"}});
+}
+
+// What people write who come from other notations, and what they are told.
+TEST(Language, WordsOfOtherNotationsHaveTheirMeaningTold) {
+    const auto told = [](const std::string& line) {
+        try {
+            (void)read_sheet("sheet 90 x 60\n" + line, "quay.brick");
+        } catch (const SheetError& error) {
+            const std::string message = error.what();
+            return message.substr(0, message.find('\n'));
+        }
+        return std::string("nothing");
+    };
+    for (const auto& [line, message] : std::vector<std::pair<std::string, std::string>>{
+             {"rect (1, 1) size 3 x 4", "2:1: \"rect\" has no meaning here; a rectangle is a box: box at"},
+             {"square at (1, 1)", "a rectangle is a box"},
+             {"triangle (1, 1)", "a triangle is a polygon: polygon (10, 40), (30, 10)"},
+             {"polyline (1, 1), (2, 2)", "are a path: path"},
+             {"spline (1, 1)", "curves are parts of a path"},
+             {"point (1, 1)", "single pixels are dots"},
+             {"background white", "the ground is told with the sheet's size: sheet 320 x 200 on white"},
+             {"box at (1, 1) size 3 x 4 border red 2", "found \"border\"; an edge is a stroke"},
+             {"box at (1, 1) size 3 x 4 outline red 2",
+              "2:26: expected \"fill\", \"stroke\", \"like\" or the end of "
+              "the line, found \"outline\"; an edge is a stroke"},
+             {"pen red 3", "an edge is a stroke"},
+             {"box at (1, 1) size 3 x 4 stroke red thickness 2",
+              "a width follows the stroke's colour: stroke navy 3"},
+             {"box at (1, 1) size 3 x 4 stroke red width 2", "2:37: the stroke's width stands by itself"},
+             {"box at (1, 1) size 3 x 4 fill red alpha 0.5",
+              "is an opacity of 0 to 1: fill navy opacity 0.5"},
+             {"circle at center radius 3 fill red",
+              "2:11: \"center\" has no meaning here; here it is written centre"},
+             {"circle at (1, 1) radius 3 color red", "a colour stands by itself"},
+             {"circle at (1, 1) radius 3 fill grey(3)", "a gray of 0 to 255 is gray(128)"},
+             {"circle at (1, 1) radius 3 fill 128",
+              "expected a colour, not a number; a gray of 0 to 255 is gray(128)"},
+             {"circle at (1, 1) radius 3 fill (255, 204, 0)", "and a colour is written rgb(255, 204, 0)"},
+             {"circle at (1, 1) radius 3 fill [255, 204, 0]",
+              "a colour of three numbers is rgb(255, 204, 0)"},
+             {"circle at (1, 1) radius 3 fill 0xffcc00",
+              "hexadecimal digits make a colour after a #: #ffcc00"},
+             {"circle at (1, 1) radius 3 fill ffcc00", "begins with #: #ffcc00"},
+             {"text \"a\" at (1, 1) font \"bitmap\"", "letters have a face"},
+             {"for i in range(0, 3)", "what is done more than once is repeated"},
+             {"while true", "is repeated: repeat i from 1 to 5"},
+             {"function boat(a)", "is a motif"},
+             {"group", "is a motif"},
+             {"r = 4", "2:1: a value has its name by let: let r = ..."},
+             {"# a comment", "a comment begins with //"},
+             {"#comment", "a comment begins with //"},
+             {"-- a comment", "a comment begins with //"},
+             {"text 'a' at (1, 1) fill red", "stands between double quotes"},
+             {"box at (1, 1) size 3px x 4 fill red", "written without a unit: 3"},
+             {"repeat i from 0..5", "from one number to another is written: from 0 to 5"},
+             {"let s = 50%", "a share is a number: 0.5"},
+             {"box at (1, 1) size 3 x 4 fill red\nseed 7",
+              "3:1: expected \"fill\", \"stroke\", \"like\" or the end of the line, found \"seed\"; chance "
+              "begins from the sheet's seed"},
+             {"polygon at (9, 9) radius 5 corners 2.5 fill red",
+              "the number of corners is 2.5, which is no whole number"},
+             {"polygon [] fill red", "this list of points is empty"},
+             {"polygon [(1, 1), 3] fill red",
+              "expected a point (x, y) or a list of points, not one with a number"},
+             // No word is near enough to be meant.
+             {"foo (1, 1)", "include), found \"foo\""},
+             {"circle at (1, 1) radius 3 fill hello",
+              "\"hello\" is neither defined above nor the name of a colour"},
+             {"circel at (1, 1)", "found \"circel\"; did you mean \"circle\"?"}}) {
+        EXPECT_NE(told(line).find(message), std::string::npos) << line << '\n' << told(line);
+        if (line.starts_with("foo") || line.ends_with("hello")) {
+            EXPECT_EQ(told(line).find("did you mean"), std::string::npos) << told(line);
+        }
+    }
+}
+
+// The same thing in the forms that are tried first.
+TEST(Language, PlacesSizesAndPointsHaveOneForm) {
+    const auto drawn = [](const std::string& lines) {
+        const auto picture = [](const std::string&, std::size_t) {
+            Image image({30, 20}, PixelFormat::rgb8, Colour(0, 0, 200));
+            draw(image, Box{3, 4, 5, 6}, Fill{Colour(255, 255, 255)});
+            return image;
+        };
+        return bytes_of(read_sheet(lines, "quay.brick", {.load_image = picture}).render(PixelFormat::rgb8));
+    };
+    const std::string sheet = "sheet 60 x 40\nlet b = box_at((20, 10), 9, 8)\n";
+    for (const auto& [one, other] : std::vector<std::pair<std::string, std::string>>{
+             {"box at (3, 4) size 10 x 6 fill red", "box (3, 4) to (12, 9) fill red"},
+             {"box at (3, 4) size (10, 6) fill red", "box (3, 4) to (12, 9) fill red"},
+             {"box at (30, 20) size 11 x 7 anchor centre fill red", "box (25, 17) to (35, 23) fill red"},
+             {"box at (30, 20) anchor bottom_right size 11 x 7 fill red",
+              "box (20, 14) to (30, 20) fill red"},
+             {"circle at (30, 20) radius 4 anchor top_left fill red", "circle at (34, 24) radius 4 fill red"},
+             {"circle at (30, 20) diameter 9 fill red", "circle at (30, 20) radius 4 fill red"},
+             {"circle at (30, 20) diameter 10 fill red", "ellipse (25, 15) to (34, 24) fill red"},
+             {"ellipse at (30, 20) size 10 x 7 fill red", "ellipse (25, 17) to (34, 23) fill red"},
+             {"ellipse at (30, 20) radii (6, 4) fill red", "ellipse at (30, 20) radii 6 x 4 fill red"},
+             {"circle at below b gap 2 radius 3 fill red", "circle at (24, 23) radius 3 fill red"},
+             {"polygon (0, 0), (8, 0), (4, 6) at (30, 20) fill red",
+              "polygon (30, 20), (38, 20), (34, 26) fill red"},
+             {"polygon (0, 0), (8, 0), (4, 6) at (30, 20) anchor bottom fill red",
+              "polygon (26, 14), (34, 14), (30, 20) fill red"},
+             {"polygon [(1, 1), (9, 1)], (5, 7) fill red", "polygon (1, 1), (9, 1), (5, 7) fill red"},
+             {"path ring_of((30, 20), 9, 3) closed stroke red",
+              "let r = ring_of((30, 20), 9, 3)\npath r[0], r[1], r[2] closed stroke red"},
+             {"dots [(1, 1), (3, 3)] stroke red", "dots (1, 1), (3, 3) stroke red"},
+             {"text \"a\" at (30, 20) anchor baseline_left fill red", "text \"a\" at (30, 20) fill red"},
+             {"text \"a\" at right_of b fill red named t\nbox at t.top_left size t.size fill red",
+              "text \"a\" at (9, 20) fill white named t\nbox at right_of b size t.size fill red"},
+             {"image \"q\" at right_of b gap 1", "image \"q\" at (30, 4)"},
+             {"box at (3, 4) size size_of(\"q\") fill red", "box at (3, 4) size 30 x 20 fill red"},
+             {"box at (3, 4) size 9 x 9 fill gray(128)", "box at (3, 4) size 9 x 9 fill rgb(128, 128, 128)"}})
+        EXPECT_TRUE(drawn(sheet + one) == drawn(sheet + other)) << one;
+    EXPECT_EQ(drawn("sheet from \"q\"\nbox inset(sheet, 2) stroke red"),
+              drawn("sheet 30 x 20\nimage \"q\" at (0, 0)\nbox (2, 2) to (27, 17) stroke red"));
 }
 
 } // namespace coldbrick::test

@@ -138,9 +138,9 @@ star at (30, 20) radius 9 notch 4 tips 5 turned 36       fill red
         fault("arc at (1, 1) radius 3 sweep 4 stroke red",
               "24: expected \"from\", found \"sweep\"\narc at (1, 1) radius 3 sweep 4 stroke red\n"
               "                       ^"),
-        fault(
-            "arc at (1, 1) width 3",
-            "15: expected \"radius\" or \"radii\", found \"width\"\narc at (1, 1) width 3\n              ^"),
+        fault("arc at (1, 1) width 3",
+              "15: expected \"radius\", \"radii\" or \"size\", found \"width\"; a width follows the stroke's "
+              "colour: stroke navy 3\narc at (1, 1) width 3\n              ^"),
         fault("line (0, 0) to (1, 1) stroke red inside",
               "23: dots, lines, polylines and arcs have no inside: their strokes are centred\nline (0, 0) to "
               "(1, 1) stroke red inside\n"
@@ -331,8 +331,8 @@ TEST(Sheet, FaultsAreToldWithTheirPlace) {
         {"sheet 9x9",
          "quay.brick:1:8: a number ends here: put a blank between it and the word\nsheet 9x9\n       ^"},
         {"sheet 9 9", "quay.brick:1:9: expected \"x\", found \"9\"\nsheet 9 9\n        ^"},
-        {"sheet 9 x 9 on 5",
-         "quay.brick:1:16: expected a colour, not a number\nsheet 9 x 9 on 5\n               ^"},
+        {"sheet 9 x 9 on 5", "quay.brick:1:16: expected a colour, not a number; a gray of 0 to 255 is "
+                             "gray(128)\nsheet 9 x 9 on 5\n               ^"},
         {"sheet 9 x 9 on #12345", "quay.brick:1:16: \"#12345\" is not a colour: write # and 3, 4, 6 or 8 "
                                   "hexadecimal digits, rgb(...), hsl(...) or a CSS colour "
                                   "name\nsheet 9 x 9 on #12345\n               ^"},
@@ -438,7 +438,8 @@ TEST(Sheet, FaultsAreToldWithTheirPlace) {
          "quay.brick:2:35: expected \"fill\", \"stroke\", \"like\" or the end of the line, found \",\"\n"
          "circle at (1, 1) radius 2 fill red, 3\n                                  ^"},
         {"sheet 9 x 9\npath (1, 1), 5 stroke red",
-         "quay.brick:2:14: expected a point (x, y), not a number\npath (1, 1), 5 stroke red\n             ^"},
+         "quay.brick:2:14: expected a point (x, y) or a list of points, not a number\npath (1, 1), 5 stroke "
+         "red\n             ^"},
         {"sheet 9 x 9\npath (1, 1) stroke red 2 cap sharp",
          "quay.brick:2:30: expected one of butt, square, round, found \"sharp\"\npath (1, 1) stroke red 2 "
          "cap sharp\n"
@@ -519,9 +520,9 @@ TEST(Sheet, StrangeBytesAreNamedAndSteerNoTerminal) {
         {reading(std::string("let a = 1\0", 10)),
          "quay.brick:1:10: no statement or expression has the character "
          "\"\\x00\"\nlet a = 1\\x00\n         ^"},
-        {reading("let a = 7 % 2"),
-         "quay.brick:1:11: no statement or expression has the character \"%\"\nlet a = 7 % "
-         "2\n          ^"},
+        {reading("let a = 7 % 2"), "quay.brick:1:11: no statement or expression has the character \"%\"; a "
+                                   "share is a number: 0.5\nlet a = 7 % "
+                                   "2\n          ^"},
         {reading("let a = \xff"), "quay.brick:1:9: the byte \\xff is not UTF-8\nlet a = \\xff\n        ^"},
         {reading("// \x1b[2J\xff\x07 fog\rlet a = \x1b"), // CR alone ends a line
          "quay.brick:2:9: no statement or expression has the character \"\\x1b\"\nlet a = \\x1b\n        ^"},
@@ -529,8 +530,9 @@ TEST(Sheet, StrangeBytesAreNamedAndSteerNoTerminal) {
                                                        "let b = \"\\x1b\" / 1\n"
                                                        "               ^"},
         {reading("let " + std::string(300, 'a') + " = %"),
-         "quay.brick:1:308: no statement or expression has the character \"%\"\n..." + std::string(67, 'a') +
-             " = %\n" + std::string(73, ' ') + "^"},
+         "quay.brick:1:308: no statement or expression has the character \"%\"; a share is a number: "
+         "0.5\n..." +
+             std::string(67, 'a') + " = %\n" + std::string(73, ' ') + "^"},
         {reading("sheet 9 x 9\nline (0, 0) to (1, 1) stroke " + std::string(200, 'q')),
          "quay.brick:2:30: \"" + std::string(60, 'q') +
              "...\" is neither defined above nor the name of a colour\nline (0, 0) to (1, 1) stroke " +

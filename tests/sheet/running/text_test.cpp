@@ -36,12 +36,12 @@ TEST(SheetText, IsTheTextOfTheLibrary) {
     const Paint gold(colour("gold"));
     const Row rows[] = {
         {"text \"Quay 7\" at (4, 22) fill gold", "Quay 7", {4, 22}, {}, {gold}},
-        {"text \"A \\\"B\\\"\\n\\\\C\" at (60, 30) size 14 anchor centre middle leading 1.5 fill gold",
+        {"text \"A \\\"B\\\"\\n\\\\C\" at (60, 30) size 14 anchor centre leading 1.5 fill gold",
          "A \"B\"\n\\C",
          {60, 30},
          {.size = 14, .anchor = {TextColumn::centre, TextRow::middle}, .line_spacing = 1.5},
          {gold}},
-        {"text \"one two three\" at (119, 0) anchor right top aligned left size 12 within 60 lines 2 fill "
+        {"text \"one two three\" at (119, 0) anchor top_right aligned left size 12 within 60 lines 2 fill "
          "gold crisp",
          "one two three",
          {119, 0},
@@ -52,7 +52,8 @@ TEST(SheetText, IsTheTextOfTheLibrary) {
           .most_lines = 2,
           .edges = Edges::crisp},
          {gold}},
-        {"text \"Hull\" at (10, 10) face \"bitmap\" size 9 anchor capitals spacing 2 fill gold opacity 0.5 "
+        {"text \"Hull\" at (10, 10) face \"bitmap\" size 9 anchor capitals_left spacing 2 fill gold opacity "
+         "0.5 "
          "blend multiply",
          "Hull",
          {10, 10},
@@ -61,7 +62,8 @@ TEST(SheetText, IsTheTextOfTheLibrary) {
           .anchor = {TextColumn::left, TextRow::cap_height},
           .letter_spacing = 2},
          {gold, {BlendMode::multiply, 128}}},
-        {"text \"Hull\" at (10, 59) size 20 capitals thick 3 anchor bottom turned -30 fill gold stroke white "
+        {"text \"Hull\" at (10, 59) size 20 capitals thick 3 anchor bottom_left turned -30 fill gold stroke "
+         "white "
          "2",
          "Hull",
          {10, 59},
@@ -174,7 +176,8 @@ TEST(SheetText, FaultsAreToldWithTheirPlace) {
         {"text \"a\" at (1, 1) fill red stroke red 0", 40, "outline width 0 is outside 0.1..32767"},
         {"text \"a\" at (1, 1) fill red plate red padding -1", 47, "padding -1 is outside 0..32767"},
         {"text \"a\" at (1, 1) fill red anchor up", 36,
-         "expected left, centre or right, or baseline, top, capitals, middle or bottom, found \"up\""},
+         "expected one of baseline_left, baseline, baseline_right, capitals_left, capitals, capitals_right, "
+         "top_left, top, top_right, left, centre, right, bottom_left, bottom, bottom_right, found \"up\""},
         {"text \"a\" at (1, 1) fill red fill red", 29, "\"fill\" is here for the second time"},
         {"text \"a\\t\" at (1, 1) fill red", 8,
          "a backslash in a text stands before n, for a new line, before quotes or another backslash"},

@@ -27,6 +27,11 @@ Value between(const Arguments& a) {
     return Position{from.x + share * (to.x - from.x), from.y + share * (to.y - from.y)};
 }
 
+/// Of one number for all three channels.
+Colour gray(const Arguments& a) {
+    return colour(fmt::format("rgb({0}, {0}, {0}, {1})", a.number(0), a.number(1, 1)));
+}
+
 Value read_colour(const Arguments& a) {
     const auto* const text = std::get_if<std::string>(&a.value(0));
     if (text == nullptr) a.fail_expecting(0, "a text");
@@ -35,6 +40,7 @@ Value read_colour(const Arguments& a) {
 
 constexpr Function table_of_colours[] = {
     {"rgb", 3, 4, [](Arguments& a) -> Value { return of_channels("rgb", a); }},
+    {"gray", 1, 2, [](Arguments& a) -> Value { return gray(a); }},
     {"hsl", 3, 4, [](Arguments& a) -> Value { return of_channels("hsl", a); }},
     {"mix", 2, 3, [](Arguments& a) { return between(a); }},
     {"lighter", 2, 2, [](Arguments& a) -> Value { return lighter(a.colour(0), a.number(1)); }},

@@ -95,6 +95,7 @@ constexpr Function table_of_places[] = {
      [](Arguments& a) -> Value { return inset_by(a.box(0), a.number(1), a.number(2, a.number(1))); }},
     {"place_in", 3, 3, [](Arguments& a) -> Value { return a.box(0).at(a.number(1), a.number(2)); }},
     {"grid_of", 3, 4, [](Arguments& a) { return grid_of(a); }},
+    {"size_of", 1, 1, [](Arguments& a) -> Value { return a.image_size(0); }},
     {"ring_of", 3, 4, [](Arguments& a) { return ring_of(a); }},
 };
 

@@ -102,6 +102,10 @@ class CommandLine {
     /// @returns the exit status @throws WrongCall, and what commands throw
     int run(int argument_count, char** arguments);
 
+    /// What --help of a command prints, or of the tool itself if the name is empty; empty if there is no such
+    /// command.
+    [[nodiscard]] std::string help_on(const std::string& command) const;
+
     [[nodiscard]] std::vector<Command> commands() const;
     /// The options of the tool itself.
     [[nodiscard]] std::vector<OptionText> options() const;

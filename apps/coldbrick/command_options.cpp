@@ -116,11 +116,15 @@ void check_output(const ImageOutput& output) {
 }
 
 Size size_of(const char* name, const std::string& text) {
+    if (text == "a4" || text == "A4") return a4;
     Size result;
-    std::string_view rest = text;
+    const std::size_t times = text.find('X');
+    std::string lower = text;
+    if (times != std::string::npos) lower[times] = 'x';
+    std::string_view rest = lower;
     if (!take_number(rest, result.width, 'x') || !take_number(rest, result.height, '\0') ||
         result.width < 1 || result.height < 1)
-        refuse(name, text, "WIDTHxHEIGHT, each of 1..2147483647");
+        refuse(name, text, "WIDTHxHEIGHT, such as 100x50, each of 1..2147483647");
     return result;
 }
 

@@ -131,6 +131,9 @@ Option add_read(const Command& command, const char* name, const char* form, cons
     });
 }
 
+/// A page of 210 x 297 mm at 300 pixels an inch.
+constexpr Size a4{2480, 3508};
+
 // What texts of options stand for. @throws WrongCall
 Size size_of(const char* name, const std::string& text);   ///< WIDTHxHEIGHT
 Point point_of(const char* name, const std::string& text); ///< X,Y

@@ -32,6 +32,7 @@ struct DrawArguments {
     SheetArguments sheet;
     ImageOutput output;
     std::int32_t frame = 0;
+    bool quiet = false; ///< about what lies outside of the picture
     bool watch = false; ///< draw again whenever a file changes
 };
 void draw(const DrawArguments& arguments);
@@ -78,7 +79,8 @@ struct GridArguments {
     ImageOutput output;
     int zoom = 16;
     bool rulers = true;
-    std::int32_t frame = 0;
+    bool lines = true;                 ///< between pixels
+    std::optional<std::int32_t> frame; ///< of a sheet; the first if there is none
     std::optional<Box> part;
     std::vector<Point> marks;
     bool outlines = false;               ///< of statements

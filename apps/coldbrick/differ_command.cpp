@@ -33,6 +33,7 @@ std::string shown(const Box& box) {
 }
 
 void print_text(const Difference& difference, const std::vector<Region>& parts) {
+    if (difference.largest == 0) return fmt::print("equal: {} pixels\n", difference.compared);
     fmt::print("{} of {} pixels differ, {:.4g} %\n", difference.pixels, difference.compared,
                100.0 * static_cast<double>(difference.pixels) / static_cast<double>(difference.compared));
     for (std::size_t i = 0; i < channels.size(); ++i)
@@ -93,7 +94,7 @@ int compare(const DifferArguments& arguments) {
     if (!is_standard_stream(arguments.output.path)) {
         if (arguments.json)
             print_json_of(difference, parts);
-        else if (difference.largest > 0)
+        else
             print_text(difference, parts);
     }
     return difference.pixels == 0 ? same : different;

@@ -1,8 +1,11 @@
 #include "commands.hpp"
 #include "failures.hpp"
 #include "file_watch.hpp"
+#include "streams.hpp"
 
 #include <coldbrick/row_files.hpp>
+
+#include <fmt/format.h>
 
 #include <algorithm>
 #include <cstdint>
@@ -34,8 +37,23 @@ std::int32_t band_height(const Sheet& sheet, PixelFormat format) {
     return static_cast<std::int32_t>(std::clamp<std::int64_t>(band_bytes / row, 1, sheet.size.height));
 }
 
+/// Tells in one line that something cannot be seen at all, since that is a slip as a rule.
+void tell_of_outside(const Sheet& sheet) {
+    const auto is_outside = [](const SheetWarning& warning) {
+        return warning.kind == SheetWarning::Kind::outside;
+    };
+    const auto first = std::ranges::find_if(sheet.warnings, is_outside);
+    const auto count = std::ranges::count_if(sheet.warnings, is_outside);
+    if (count == 0) return;
+    print_message(count == 1
+                      ? fmt::format("coldbrick: {}: {}\n", first->place.text(), first->message)
+                      : fmt::format("coldbrick: {} statements draw outside of the sheet, the first at {}\n",
+                                    count, first->place.text()));
+}
+
 void draw_once(const DrawArguments& arguments, const SheetFile& file) {
     const Sheet sheet = file.read(arguments.frame);
+    if (!arguments.quiet && !arguments.sheet.warns) tell_of_outside(sheet);
     const PixelFormat format = format_for(sheet, arguments.output.file_type());
     refuse_to_replace(arguments.output.path, file.files());
     if (!is_written_by_rows(arguments.output, format))
@@ -50,7 +68,7 @@ void draw_once(const DrawArguments& arguments, const SheetFile& file) {
 std::vector<std::filesystem::path> draw_and_tell(const DrawArguments& arguments) {
     std::vector<std::filesystem::path> files{arguments.sheet.path};
     (void)done_or_told([&] {
-        const SheetFile file(arguments.sheet);
+        const SheetFile file(arguments.sheet, !arguments.quiet);
         (void)done_or_told([&] { draw_once(arguments, file); });
         files = file.files();
     });
@@ -60,7 +78,7 @@ std::vector<std::filesystem::path> draw_and_tell(const DrawArguments& arguments)
 } // namespace
 
 void draw(const DrawArguments& arguments) {
-    if (!arguments.watch) return draw_once(arguments, SheetFile(arguments.sheet));
+    if (!arguments.watch) return draw_once(arguments, SheetFile(arguments.sheet, !arguments.quiet));
     FileWatch watch;
     // What changes while it is drawn is drawn again.
     for ((void)watch.look_at({arguments.sheet.path});; watch.wait())

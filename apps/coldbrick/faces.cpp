@@ -2,6 +2,8 @@
 
 #include <coldbrick/error.hpp>
 
+#include <fmt/format.h>
+
 #include <algorithm>
 #include <string_view>
 
@@ -30,7 +32,12 @@ bool is_font_file(const std::string& name) {
 
 Face face_named(const WantedFace& wanted, const std::filesystem::path& folder) {
     const auto built_in = Face::built_in_names();
-    if (std::ranges::find(built_in, wanted.name) != built_in.end()) return Face::built_in(wanted.name);
+    if (std::ranges::find(built_in, wanted.name) != built_in.end()) {
+        if (wanted.weight != WantedFace().weight || wanted.slanted)
+            throw ArgumentError(
+                fmt::format("the built-in face {} has one weight and is not slanted", wanted.name));
+        return Face::built_in(wanted.name);
+    }
     if (is_font_file(wanted.name)) return load_face((folder / wanted.name).string(), options_for(wanted));
     return system_face(wanted.name,
                        {.weight = wanted.weight, .slanted = wanted.slanted, .axes = wanted.axes});

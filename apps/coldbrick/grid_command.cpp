@@ -1,5 +1,8 @@
+#include "arguments.hpp"
 #include "commands.hpp"
 #include "picture_input.hpp"
+
+#include "base/shown_text.hpp"
 
 #include <coldbrick/bounds.hpp>
 #include <coldbrick/files.hpp>
@@ -51,14 +54,41 @@ void draw_paper(const GridArguments& arguments) {
     save_image(squared_paper(page), output);
 }
 
+/// Throws WrongCall if an option says something of sheets.
+void refuse_for_images(const GridArguments& arguments) {
+    const auto refuse = [&](const char* option) {
+        throw WrongCall(option, fmt::format("{} is an image, and this is for sheets",
+                                            base::in_quotes(arguments.input.path)));
+    };
+    if (arguments.frame) refuse("--frame");
+    if (!arguments.input.settings.empty()) refuse("--set");
+    if (arguments.outlines) refuse("--outlines");
+}
+
+/// Throws WrongCall if a mark lies outside of what is shown.
+void check_marks(const GridArguments& arguments, Size size) {
+    const Box shown = arguments.part ? *arguments.part : Box::of(size);
+    for (const Point& mark : arguments.marks)
+        if (!shown.contains(mark))
+            throw WrongCall("--mark", fmt::format("{},{} lies outside of {},{} {} x {}", mark.x, mark.y,
+                                                  shown.x, shown.y, shown.width, shown.height));
+}
+
 } // namespace
 
 void grid(const GridArguments& arguments) {
     if (arguments.paper) return draw_paper(arguments);
-    const PictureInput input = read_picture(arguments.input, arguments.frame);
+    const PictureInput input = read_picture(arguments.input, arguments.frame.value_or(0));
     refuse_to_replace(arguments.output.path, input.files);
     const Image image = part_of(input.image, arguments.part);
-    const Magnification magnification{.zoom = arguments.zoom};
+    if (!input.sheet) refuse_for_images(arguments);
+    Magnification magnification{.zoom = arguments.zoom};
+    constexpr int least_with_lines = 4; // fewer would be lines for the most part
+    if (!arguments.lines || arguments.zoom < least_with_lines) {
+        magnification.grid.alpha = 0;
+        magnification.tenth_grid.alpha = 0;
+    }
+    check_marks(arguments, image.size());
     if (!arguments.rulers && arguments.marks.empty() && !arguments.outlines)
         return save_image(magnified(image, magnification), arguments.output);
     Rulers rulers;

@@ -36,7 +36,23 @@ auto naming_input(Call call) {
     }
 }
 
+/// A FileError about an image, or that there is a sheet instead.
+[[noreturn]] void fail_for(const std::string& path, const FileError& error) {
+    if (!path.ends_with(".brick")) throw error;
+    throw FileError(fmt::format("{} is a sheet, not an image; coldbrick draw {} -o FILE makes one of it",
+                                base::shown(path, 300), base::shown(path, 300)));
+}
+
 } // namespace
+
+bool is_image(std::span<const std::byte> bytes) {
+    try {
+        (void)coldbrick::inspect(bytes);
+        return true;
+    } catch (const FileError&) {
+        return false;
+    }
+}
 
 FileType ImageOutput::file_type() const {
     if (type) return *type;
@@ -74,7 +90,11 @@ ImageInput::ImageInput(const std::string& path) : path_(path) {
         bytes_ = read_bytes(path, DecodeLimits{}.bytes);
         info_ = naming_input([&] { return coldbrick::inspect(bytes_); });
     } else {
-        info_ = coldbrick::inspect(path);
+        try {
+            info_ = coldbrick::inspect(path);
+        } catch (const FileError& error) {
+            fail_for(path, error);
+        }
     }
 }
 

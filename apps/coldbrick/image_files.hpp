@@ -11,6 +11,7 @@
 #include <cstddef>
 #include <filesystem>
 #include <optional>
+#include <span>
 #include <string>
 #include <vector>
 
@@ -25,6 +26,9 @@ struct ImageOutput {
     /// The type that is written. @throws FileError if neither tells it.
     [[nodiscard]] FileType file_type() const;
 };
+
+/// Whether bytes begin as those of an image file do.
+bool is_image(std::span<const std::byte> bytes);
 
 /// True for `-`.
 bool is_standard_stream(const std::string& path);

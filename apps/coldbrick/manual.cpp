@@ -1,6 +1,7 @@
 #include "manual.hpp"
 
 #include "arguments.hpp"
+#include "roff.hpp"
 
 #include <coldbrick/version.hpp>
 
@@ -14,27 +15,11 @@ namespace coldbrick::tool {
 
 namespace {
 
-/// A text as man(7) takes it literally.
-std::string escaped(std::string_view text) {
-    std::string result;
-    for (const char c : text) {
-        if (c == '\\')
-            result += "\\e";
-        else if (c == '-')
-            result += "\\-";
-        else if ((c == '.' || c == '\'') && (result.empty() || result.back() == '\n'))
-            result.append("\\&").push_back(c);
-        else
-            result += c;
-    }
-    return result;
-}
-
 void add_option(std::string& page, const OptionText& option) {
-    page += fmt::format(".TP\n\\fB{}\\fR", escaped(fmt::format("{}", fmt::join(option.names, ", "))));
+    page += fmt::format(".TP\n\\fB{}\\fR", escaped_for_man(fmt::format("{}", fmt::join(option.names, ", "))));
     if (!option.is_positional && !option.form.empty())
-        page += fmt::format(" \\fI{}\\fR", escaped(option.form));
-    page += fmt::format("\n{}.\n", escaped(option.description));
+        page += fmt::format(" \\fI{}\\fR", escaped_for_man(option.form));
+    page += fmt::format("\n{}.\n", escaped_for_man(option.description));
 }
 
 void add_command_section(std::string& page, const Command& command) {
@@ -43,12 +28,13 @@ void add_command_section(std::string& page, const Command& command) {
     for (const OptionText& option : options)
         if (option.is_positional)
             call += option.is_required ? " " + option.names[0] : " [" + option.names[0] + "]";
-    page += fmt::format(".SS coldbrick {} [options]\n{}.\n", escaped(call), escaped(command.description()));
+    page += fmt::format(".SS coldbrick {} [options]\n{}.\n", escaped_for_man(call),
+                        escaped_for_man(command.description()));
     for (const OptionText& option : options) add_option(page, option);
     page += ".PP\nExamples:\n.PP\n.nf\n";
     // The manual's first lines say where they are run.
     const std::string examples = command.examples();
-    page += escaped(examples.substr(examples.find('\n') + 1)) + "\n.fi\n";
+    page += escaped_for_man(examples.substr(examples.find('\n') + 1)) + "\n.fi\n";
 }
 
 std::vector<std::string> option_names(const std::vector<OptionText>& options) {
@@ -65,21 +51,21 @@ std::string manual_page(const CommandLine& tool) {
         ".TH COLDBRICK 1 \"\" \"coldbrick {}\"\n.SH NAME\ncoldbrick \\- draws exact pixels from text sheets\n"
         ".SH SYNOPSIS\n.B coldbrick\n\\fICOMMAND\\fR [options]\n.SH DESCRIPTION\n",
         linked_version());
-    page +=
-        escaped("Sheets are texts that describe drawings; coldbrick draws them into image files, tells how "
-                "their pixels came to be, and looks at images. `-` stands for standard input or output. "
-                "Messages go to standard error. Examples are run in the folder that `coldbrick demo` makes.");
+    page += escaped_for_man(
+        "Sheets are texts that describe drawings; coldbrick draws them into image files, tells how "
+        "their pixels came to be, and looks at images. `-` stands for standard input or output. "
+        "Messages go to standard error. Examples are run in the folder that `coldbrick demo` makes.");
     page += "\n.SH COMMANDS\n";
     for (const Command& command : tool.commands()) add_command_section(page, command);
     page += ".SH OPTIONS\n";
     for (const OptionText& option : tool.options()) add_option(page, option);
     page +=
         ".SH EXIT STATUS\n" +
-        escaped(
+        escaped_for_man(
             "0; 1 if the job failed, or if check found anything or differ a difference; 2 if the call was "
             "wrong, or if differ could not compare.") +
-        "\n.SH ENVIRONMENT\n.TP\nNO_COLOR\n" + escaped("If it is set and not empty, nothing is coloured.") +
-        "\n";
+        "\n.SH ENVIRONMENT\n.TP\nNO_COLOR\n" +
+        escaped_for_man("If it is set and not empty, nothing is coloured.") + "\n";
     return page;
 }
 

@@ -16,16 +16,6 @@ namespace coldbrick::tool {
 
 namespace {
 
-/// Whether the bytes begin as those of an image file do.
-bool is_image(const std::vector<std::byte>& bytes) {
-    try {
-        (void)coldbrick::inspect(bytes);
-        return true;
-    } catch (const FileError&) {
-        return false;
-    }
-}
-
 /// Whether the name is that of an image file, so that what is wrong with it is told as such.
 bool has_image_extension(const std::string& path) {
     try {

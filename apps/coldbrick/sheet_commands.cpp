@@ -21,6 +21,8 @@ void add_draw_options(const Command& command, DrawArguments& arguments) {
     add_warnings(command, arguments.sheet);
     add_image_output(command, arguments.output);
     add_frame(command, arguments.frame);
+    command.add_flag("--quiet", "Do not tell that something lies wholly outside of the picture",
+                     arguments.quiet);
     command.add_flag("--watch", "Draw again whenever the sheet or a file that it uses changes",
                      arguments.watch);
 }
@@ -100,17 +102,16 @@ void add_grid_options(const Command& command, GridArguments& arguments) {
     add_read(command, "--part", "X,Y,WIDTHxHEIGHT", "Only this part of the picture", arguments.part, box_of);
     command.add_flag("--no-rulers", "Leave out the rulers with their numbers",
                      [&arguments] { arguments.rulers = false; });
+    command.add_flag("--no-grid", "Leave out the lines between pixels, as below a zoom of 4",
+                     [&arguments] { arguments.lines = false; });
     add_read(command, "--mark", "X,Y", "Mark a pixel with its numbers; may be repeated", arguments.marks,
              point_of);
     command.add_flag("--outlines",
                      "Draw boxes round what each statement of a sheet shows, with the number of its line",
                      arguments.outlines);
-    const auto paper = [](const char* name, const std::string& text) {
-        return text == "a4" ? Size{2480, 3508} : size_of(name, text);
-    };
     const Option page = add_read(command, "--paper", "SIZE",
                                  "Blank squared paper instead: a4, at 300 pixels an inch, or WIDTHxHEIGHT",
-                                 arguments.paper, paper)
+                                 arguments.paper, size_of)
                             .excludes(input);
     add_number(command, "--spacing", arguments.spacing, std::int32_t{2}, std::int32_t{32767},
                "The side of the paper's squares; 59, 5 mm of a4, if left out")

@@ -12,6 +12,7 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <span>
 #include <system_error>
 #include <utility>
 
@@ -23,8 +24,18 @@ PixelFormat format_for(const Sheet& sheet, FileType type) {
     return gray ? PixelFormat::gray8 : PixelFormat::rgb8;
 }
 
+std::string sheet_text(const std::string& path) {
+    std::string text = read_text(path);
+    if (is_image(std::as_bytes(std::span(text))))
+        throw FileError(
+            fmt::format("{} is an image, not a sheet; recast, inspect, look, grid, mark and differ take "
+                        "images, and a sheet takes one by: sheet from {}",
+                        base::shown(path, 300), base::in_quotes(path)));
+    return text;
+}
+
 SheetFile::SheetFile(const SheetArguments& arguments, bool keeps_warnings)
-    : SheetFile(arguments, read_text(arguments.path)) {
+    : SheetFile(arguments, sheet_text(arguments.path)) {
     keeps_warnings_ = keeps_warnings;
 }
 

@@ -27,6 +27,9 @@ struct SheetArguments {
 /// see-through, gray only in files that hold nothing else.
 PixelFormat format_for(const Sheet& sheet, FileType type);
 
+/// The text of a sheet's file. @throws FileError also if that is an image.
+std::string sheet_text(const std::string& path);
+
 /// A sheet, of which any frame can be worked out. Its files count from the sheet's own folder, and each is
 /// read once.
 class SheetFile {

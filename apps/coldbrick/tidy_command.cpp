@@ -1,5 +1,4 @@
 #include "commands.hpp"
-#include "text_file.hpp"
 
 #include <coldbrick/error.hpp>
 #include <coldbrick/files.hpp>
@@ -13,7 +12,7 @@
 namespace coldbrick::tool {
 
 void tidy(const TidyArguments& arguments) {
-    const std::string text = read_text(arguments.path);
+    const std::string text = sheet_text(arguments.path);
     const std::string tidied = tidied_sheet(text, arguments.path);
     if (!arguments.replace) return fmt::print("{}", tidied);
     if (arguments.path == "-") throw FileError("standard input cannot be replaced");

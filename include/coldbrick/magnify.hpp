@@ -19,7 +19,7 @@ struct Magnification {
 
 /// The image with each pixel as a square, in the image's own format and palette, and a grid of one-pixel
 /// lines on the left and top side of the squares and along the far edges: width * zoom + 1 by height * zoom +
-/// 1 pixels.
+/// 1 pixels; where both colours of lines are see-through, width * zoom by height * zoom.
 /// @throws ArgumentError if the zoom is outside its range or the result too large for an image.
 [[nodiscard]] Image magnified(const ConstImageView& image, const Magnification& magnification = {});
 

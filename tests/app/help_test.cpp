@@ -28,7 +28,7 @@ std::vector<std::string> commands() {
     bool listed = false;
     for (const std::string& line : lines_of(run_command(tool + " --help").output)) {
         if (listed && line.starts_with("  ")) result.push_back(line.substr(2, line.find(' ', 2) - 2));
-        listed = listed || line == "Subcommands:";
+        listed = listed || line == "Commands:";
     }
     return result;
 }
@@ -52,7 +52,7 @@ std::set<std::string> options_in(const std::string& help) {
 
 TEST(Help, EveryExampleRuns) {
     const std::vector<std::string> known = commands();
-    EXPECT_EQ(known.size(), 15U);
+    EXPECT_EQ(known.size(), 16U);
     const TemporaryFolder folder;
     ASSERT_EQ(run_command(tool + " demo " + folder.path().string()).status, 0);
     for (const std::string& command : known) {
@@ -107,6 +107,26 @@ TEST(Help, TheManualAndTheCompletionTellEveryCommandAndOption) {
             wanted);
 }
 
+// What an installed tool teaches of its language.
+TEST(Help, TellsWhatCommandsAndWordsOfSheetsMean) {
+    EXPECT_EQ(run_command(tool + " help").output, run_command(tool + " --help").output);
+    EXPECT_EQ(run_command(tool + " help draw").output, help_of("draw"));
+    const std::pair<const char*, const char*> rows[] = {
+        {"circle", "  circle at PLACE radius NUMBER\n      the circle about a pixel's centre\n"},
+        {"circle", "Examples:\n  circle at ("},
+        {"sheet", "  sheet WIDTH x HEIGHT on COLOUR\n"},
+        {"sheet", "  ... smooth, seed NUMBER\n"},
+        {"dashes", "  ... dashes NUMBER, NUMBER, ...\n"},
+        {"ring_of", "  ring_of(centre, radius, count, from)\n"},
+        {"colours", "In sheets:\n  colour\n      #rgb"},
+    };
+    for (const auto& [word, text] : rows)
+        EXPECT_NE(run_command(tool + " help " + word).output.find(text), std::string::npos) << word;
+    const Finished manual = run_command(tool + " --sheet-manual | man -l --warnings - | cat");
+    EXPECT_EQ(manual.errors, "");
+    EXPECT_NE(manual.output.find("ring_of(centre, radius, count, from)"), std::string::npos);
+}
+
 TEST(Help, ASlipIsAnsweredWithTheNearestWord) {
     const std::pair<const char*, const char*> rows[] = {
         {"chekc a", "\"chekc\" is no command; did you mean \"check\"?"},
@@ -115,7 +135,24 @@ TEST(Help, ASlipIsAnsweredWithTheNearestWord) {
         {"draw --ouptut=a.png a.brick", "coldbrick draw has no option --ouptut; did you mean \"--output\"?"},
         {"sweep a --ovr r=1,2", "did you mean \"--over\"?"},
         {"--versoin", "coldbrick has no option --versoin; did you mean \"--version\"?"},
-        {"draw a.brick b.brick -o a.png", "b.brick"},
+        {"draw a.brick b.brick -o a.png",
+         "\"b.brick\" is one word too many; the file that is written follows -o"},
+        {"", "no command is given\n"},
+        {"draw", "SHEET is missing\n"},
+        {"draw a.brick -o", "--output has no value after it"},
+        {"colours --seed 3", "--seed means nothing without --distinct\n"},
+        {"grid a.png --paper a4 -o a.png", "INPUT and --paper exclude each other\n"},
+        {"render a.brick",
+         "\"render\" is no command; there is coldbrick draw: Draw a sheet into an image file\n"},
+        {"convert a.png", "coldbrick recast: "},
+        {"compare a.png b.png", "coldbrick differ: "},
+        {"show a.png", "coldbrick look: "},
+        {"resize a.png", "coldbrick recast: "},
+        {"fonts", "coldbrick faces: "},
+        {"draw --out a.png a.brick", "coldbrick draw has no option --out\n"},
+        {"help nonsense", "\"nonsense\" is neither a command nor a word of sheets"},
+        {"recast a.png --size 100 -o b.png",
+         "--size: \"100\" is not of the form WIDTHxHEIGHT, such as 100x50"},
     };
     for (const auto& [arguments, message] : rows) {
         const Finished finished = run_command(tool + " " + arguments);

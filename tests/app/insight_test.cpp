@@ -96,11 +96,11 @@ TEST_F(Insight, CommandsTellWhatTheyFind) {
         {"explain quay.brick 1,2,3", 2, "", "is not of the form X,Y,WIDTHxHEIGHT with whole numbers"},
         {"explain quay.brick 1,2 -o a.png", 2, "", "--output: a picture shows whose the pixels of a box are"},
         {"explain quay.brick 20,10,20x20", 0, " line 3: circle at", ""},
-        {"sweep quay.brick -o a.png", 2, "", "--over is required"},
+        {"sweep quay.brick -o a.png", 2, "", "--over is missing"},
         {"sweep quay.brick --over r=1..x -o a.png", 2, "", "--over: \"r=1..x\" is not of the form"},
         {"sweep quay.brick --over q=1,2 -o a.png", 1, "", "with q = 1:\nquay.brick: no let defines \"q\""},
-        {"grid -o a.png", 2, "", "INPUT, or --paper, is required"},
-        {"grid quay.brick --paper a4 -o a.png", 2, "", "INPUT excludes --paper"},
+        {"grid -o a.png", 2, "", "INPUT, or --paper, is missing"},
+        {"grid quay.brick --paper a4 -o a.png", 2, "", "INPUT and --paper exclude each other"},
         {"grid quay.png --part 50,30,20x20 -o a.png", 1, "", "50,30 20 x 20" + outside + "picture's 60 x 40"},
         {"grid --paper 40x40 --spacing 59 -o a.png", 1, "", "has no room for a square of 59"},
         {"differ quay.png other.png", 0, "", ""},
@@ -113,7 +113,17 @@ TEST_F(Insight, CommandsTellWhatTheyFind) {
         {"look quay.png --zoom 65", 2, "", "--zoom: \"65\" is not a whole number of 1..64"},
         {"look quay.png --part 0,0,61x1", 1, "", outside},
         {"inspect quay.png --at 60,1", 1, "", "pixel x 60 is outside 0..59"},
-        {"inspect quay.png --within 3", 2, "", "--within requires --find"},
+        {"grid quay.png --frame 0 -o a.png", 2, "", "--frame: \"quay.png\" is an image, and this is for sheets"},
+        {"grid quay.png --set a=1 -o a.png", 2, "", "--set: \"quay.png\" is an image"},
+        {"grid quay.png --outlines -o a.png", 2, "", "--outlines: \"quay.png\" is an image"},
+        {"grid quay.png --mark 999,9 -o a.png", 2, "", "--mark: 999,9 lies outside of 0,0 "},
+        {"draw quay.png -o a.png", 1, "", "quay.png is an image, not a sheet; recast, inspect"},
+        {"check quay.png", 1, "", "quay.png is an image, not a sheet"},
+        {"tidy quay.png", 1, "", "quay.png is an image, not a sheet"},
+        {"inspect quay.brick", 1, "", "quay.brick is a sheet, not an image; coldbrick draw quay.brick -o FILE"},
+        {"differ quay.png quay.png", 0, "equal: ", ""},
+        {"faces stroke --weight 700 -o a.png", 1, "", "the built-in face stroke has one weight"},
+        {"inspect quay.png --within 3", 2, "", "--within means nothing without --find"},
         {"draw - --watch -o a.png < quay.brick", 2, "", "--watch: standard input does not change"},
     };
     for (const Row& row : rows) {
@@ -159,7 +169,12 @@ TEST_F(Insight, SweepsAndGridsAreTheLibrarys) {
     Rulers rulers{.first = {20, 10}, .marks = {{{30, 20}}, {{25, 12}}}};
     expect_same(drawn("grid quay.png --part 20,10,16x12 --mark 30,20 --mark 25,12 --zoom 9"),
                 ruled(part, {.zoom = 9}, rulers));
-    expect_same(drawn("grid - --zoom 3 < quay.png"), ruled(image, {.zoom = 3}));
+    expect_same(drawn("grid - --zoom 4 < quay.png"), ruled(image, {.zoom = 4}));
+    // Below a zoom of 4 there are no lines, so that all colours are those of the picture.
+    expect_same(drawn("grid quay.png --zoom 1 --no-rulers"), image);
+    expect_same(drawn("grid quay.png --zoom 3 --no-rulers"), drawn("grid quay.png --zoom 3 --no-grid --no-rulers"));
+    expect_same(drawn("grid quay.png --zoom 9 --no-grid --no-rulers"),
+                resized(image, {9 * image.width(), 9 * image.height()}, {.resampling = Resampling::nearest}));
     const Image outlined = drawn("grid quay.brick --zoom 8 --outlines");
     const std::int32_t left = outlined.width() - 60 * 8 - 1;
     const std::int32_t top = outlined.height() - 40 * 8 - 1;

@@ -281,7 +281,7 @@ TEST(Tool, DrawsFramesAndReels) {
         {"reel quay.brick -o b.gif --rate 0", 2, "--rate: \"0\" is not of the form FRAMES or FRAMES/SECONDS"},
         {"reel quay.brick -o b.gif --rate 100", 1, "a frame of a GIF file lasts 2 to 65535 hundredths"},
         {"draw quay.brick -o b.png --frame 6", 1, "frame 6 is outside 0..5"},
-        {"reel quay.brick", 2, "--output is required"},
+        {"reel quay.brick", 2, "--output is missing"},
     };
     for (const auto& [arguments, status, message] : wrong) {
         const Finished finished = run_command(in + arguments);
@@ -353,6 +353,15 @@ TEST(Tool, ReadsFilesBesideTheSheetAndWarns) {
     EXPECT_EQ(warned.status, 0);
     EXPECT_EQ(warned.errors, sheet + ":7:5: warning: nothing uses \"unused\"\n");
     expect_picture(folder.file("a.png"), read_sheet(plain, "plain").render());
+
+    const std::string beyond =
+        write("beyond.brick", "sheet 9 x 3\ndots (20, 1) stroke red\ndots (1, 1) stroke red\n");
+    const std::string draw_beyond = tool + " draw " + beyond + " -o " + folder.file("c.png");
+    const Finished told = run_command(draw_beyond);
+    EXPECT_EQ(told.status, 0);
+    EXPECT_TRUE(told.errors.starts_with("coldbrick: " + beyond + ":2:1: this lies outside the sheet"))
+        << told.errors;
+    EXPECT_EQ(run_command(draw_beyond + " --quiet").errors, "");
 
     const std::string outside =
         write("outside.brick", "sheet 9 x 3 on navy\ninclude \"../" + folder.path().filename().string() +
@@ -440,31 +449,31 @@ TEST(Tool, TellsWhatIsWrongAndHow) {
         {"draw " + sheet + " -o " + folder.file("no/a.png"), 1, ": No such file or directory\n"},
         {"draw " + sheet + out + " --set q=1", 1, "no let defines \"q\""},
         {"draw " + sheet + out + " --set r", 2, "\"r\" is not of the form NAME=VALUE"},
-        {"draw " + sheet, 2, "--output is required"},
-        {"draw", 2, "is required"},
+        {"draw " + sheet, 2, "--output is missing"},
+        {"draw", 2, "SHEET is missing"},
         {"grid " + sheet + out + " --zoom 0", 2, "--zoom: \"0\" is not a whole number of 1..1024\n"},
         {"grid " + sheet + out + " --zoom abc", 2, "--zoom: \"abc\" is not a whole number of 1..1024\n"},
         {"recast a.png -o b.png --turn x", 2, "--turn: \"x\" is none of -270, -180, -90, 0, 90, 180, 270\n"},
-        {"recast a.png -o b.png --fit contain", 2, "--fit requires --size"},
-        {"recast a.png -o b.png --resampling area", 2, "--resampling requires --size"},
-        {"recast a.png -o b.png --linear-gray", 2, "--linear-gray requires --format"},
-        {"recast a.png -o b.png --format gray8 --palette p", 2, "--format excludes --palette"},
+        {"recast a.png -o b.png --fit contain", 2, "--fit means nothing without --size"},
+        {"recast a.png -o b.png --resampling area", 2, "--resampling means nothing without --size"},
+        {"recast a.png -o b.png --linear-gray", 2, "--linear-gray means nothing without --format"},
+        {"recast a.png -o b.png --format gray8 --palette p", 2, "--format and --palette exclude each other"},
         {"recast a.png -o b.png --format gray7", 2, "--format: \"gray7\" is none of abgr8, argb8"},
         {"recast a.png -o b.png --size 0x9", 2,
-         "\"0x9\" is not of the form WIDTHxHEIGHT, each of 1..2147483647"},
-        {"colours --seed 3", 2, "--seed requires --distinct"},
+         "\"0x9\" is not of the form WIDTHxHEIGHT, such as 100x50, each of 1..2147483647"},
+        {"colours --seed 3", 2, "--seed means nothing without --distinct"},
         {"colours --distinct 257", 2, "--distinct: \"257\" is not a whole number of 1..256\n"},
         {"faces nowhere.ttf" + out, 1, "cannot read font \"nowhere.ttf\": No such file or directory\n"},
         {"faces \"DejaVu Snas\"" + out, 1, "did you mean \"DejaVu Sans\"?\n"},
-        {"faces stroke", 2, "FACE requires --output\n"},
-        {"faces --weight 500" + out, 2, "--weight requires FACE\n"},
+        {"faces stroke", 2, "FACE means nothing without --output\n"},
+        {"faces --weight 500" + out, 2, "--weight means nothing without FACE\n"},
         {"faces stroke --weight 0" + out, 2, "--weight: \"0\" is not a whole number of 1..1000\n"},
         {"demo " + sheet, 1, "coldbrick: cannot make the folder " + sheet},
-        {"", 2, "A subcommand is required"},
+        {"", 2, "no command is given"},
         {"drow", 2,
          "\"drow\" is no command; did you mean \"draw\"?\nThe commands are draw, check, explain, sweep, "
          "grid, "
-         "reel, tidy, recast, inspect, differ, mark, look, colours, faces, demo.\n"},
+         "reel, tidy, recast, inspect, differ, mark, look, colours, faces, demo, help.\n"},
         {"\"$(printf 'a\\033[2J')\"", 2, "\"a\\x1b[2J\" is no command\n"},
     };
     for (const Row& row : rows) {
@@ -506,7 +515,7 @@ TEST(Tool, TellsItsVersionAndHelp) {
     EXPECT_EQ(version.output, "coldbrick " COLDBRICK_VERSION "\n");
     const Finished help = run_command(tool + " --help");
     EXPECT_EQ(help.status, 0);
-    EXPECT_NE(help.output.find("Usage: coldbrick"), std::string::npos) << help.output;
+    EXPECT_NE(help.output.find("  coldbrick COMMAND [options]\n"), std::string::npos) << help.output;
 }
 
 TEST(Tool, TellsThatItsOutputIsLost) {

@@ -13,8 +13,12 @@ namespace coldbrick {
 
 namespace {
 
-std::int32_t magnified_extent(const char* name, std::int32_t extent, std::int32_t zoom) {
-    const std::int64_t result = std::int64_t{extent} * zoom + 1;
+bool has_grid(const Magnification& magnification) {
+    return magnification.grid.alpha != 0 || magnification.tenth_grid.alpha != 0;
+}
+
+std::int32_t magnified_extent(const char* name, std::int32_t extent, const Magnification& magnification) {
+    const std::int64_t result = std::int64_t{extent} * magnification.zoom + (has_grid(magnification) ? 1 : 0);
     base::check_range(name, result, 1, base::last_coordinate);
     return static_cast<std::int32_t>(result);
 }
@@ -58,12 +62,12 @@ void copy_magnified(const ConstImageView& image, const ImageView& picture, std::
 
 Image magnified(const ConstImageView& image, const Magnification& magnification) {
     base::check_range("zoom", magnification.zoom, 1, 1024);
-    const Size size{magnified_extent("magnified width", image.width(), magnification.zoom),
-                    magnified_extent("magnified height", image.height(), magnification.zoom)};
+    const Size size{magnified_extent("magnified width", image.width(), magnification),
+                    magnified_extent("magnified height", image.height(), magnification)};
     Image picture =
         image.palette() != nullptr ? Image(size, *image.palette(), {}) : Image(size, image.format());
     copy_magnified(image, picture, magnification.zoom);
-    draw_grid(picture, image.size(), magnification);
+    if (has_grid(magnification)) draw_grid(picture, image.size(), magnification);
     return picture;
 }
 

@@ -2,6 +2,7 @@
 
 #include "sheet/running/evaluator.hpp"
 
+#include <coldbrick/function_ref.hpp>
 #include <coldbrick/path_text.hpp>
 #include <coldbrick/regular_polygon.hpp>
 #include <coldbrick/transform.hpp>
@@ -10,6 +11,7 @@
 
 #include <cmath>
 #include <cstdint>
+#include <span>
 #include <string_view>
 #include <utility>
 #include <vector>
@@ -145,27 +147,22 @@ struct ShapeMaker {
     }
 
     /// Points and lists of points, in their order, moved as all is.
-    template <class Visit>
-    void for_each_point(const std::vector<ExpressionPtr>& expressions, const Visit& visit) const {
+    void for_each_point(const std::vector<ExpressionPtr>& expressions,
+                        FunctionRef<void(const Location& location, Position point)> visit) const {
         for (const ExpressionPtr& expression : expressions) {
+            const Location& location = expression->location;
             const Value value = evaluate(*expression, context);
-            const auto give = [&](const Value& one) {
+            const auto* const list = std::get_if<List>(&value);
+            const std::span<const Value> values = list == nullptr ? std::span(&value, 1) : std::span(**list);
+            if (values.empty()) fail(location, "this list of points is empty");
+            context.take_steps(values.size(), location);
+            for (const Value& one : values) {
                 const auto* const point = std::get_if<Position>(&one);
                 if (point == nullptr)
-                    fail(expression->location,
-                         fmt::format("expected a point (x, y) or a list of points, not {}",
-                                     &one == &value ? std::string(kind_name(one))
-                                                    : fmt::format("one with {}", kind_name(one))));
-                context.take_steps(1, expression->location);
-                visit(expression->location, context.placing.moved(*point));
-            };
-            const auto* const list = std::get_if<List>(&value);
-            if (list == nullptr) {
-                give(value);
-                continue;
+                    fail(location, fmt::format("expected a point (x, y) or a list of points, not {}{}",
+                                               list == nullptr ? "" : "one with ", kind_name(one)));
+                visit(location, context.placing.moved(*point));
             }
-            if ((*list)->empty()) fail(expression->location, "this list of points is empty");
-            for (const Value& one : **list) give(one);
         }
     }
 

@@ -3,6 +3,7 @@
 #pragma once
 
 #include <compare> // angles have an order
+#include <iosfwd>  // angles are printed
 
 namespace [[gnu::visibility("default")]] coldbrick {
 
@@ -44,7 +45,7 @@ class Angle {
         return a.degrees_ <=> b.degrees_;
     }
 
-    friend Angle degrees(double value);
+    friend constexpr Angle degrees(double value);
     friend Angle radians(double value);
 
   private:
@@ -60,7 +61,9 @@ class Angle {
 };
 
 /// An angle of so many degrees; 360 are a whole turn. @throws ArgumentError outside Angle's range.
-[[nodiscard]] Angle degrees(double value);
+[[nodiscard]] constexpr Angle degrees(double value) {
+    return Angle(value);
+}
 
 /// An angle of so many radians; 2 pi are a whole turn. @throws ArgumentError outside Angle's range.
 [[nodiscard]] Angle radians(double value);
@@ -68,9 +71,16 @@ class Angle {
 /// `using namespace coldbrick::literals` makes 30_deg and 2.5_deg angles.
 namespace literals {
 
-[[nodiscard]] Angle operator""_deg(long double value);
-[[nodiscard]] Angle operator""_deg(unsigned long long value);
+[[nodiscard]] constexpr Angle operator""_deg(long double value) {
+    return degrees(static_cast<double>(value));
+}
+[[nodiscard]] constexpr Angle operator""_deg(unsigned long long value) {
+    return degrees(static_cast<double>(value));
+}
 
 } // namespace literals
+
+/// Prints the degrees, as 30_deg.
+std::ostream& operator<<(std::ostream& out, const Angle& angle);
 
 } // namespace coldbrick

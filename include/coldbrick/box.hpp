@@ -80,4 +80,7 @@ constexpr bool Box::contains(Point pixel) const {
     return pixel.x >= x && pixel.x < end_x() && pixel.y >= y && pixel.y < end_y();
 }
 
+/// Prints (X, Y) WIDTH x HEIGHT.
+std::ostream& operator<<(std::ostream& out, const Box& box);
+
 } // namespace coldbrick

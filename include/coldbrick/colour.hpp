@@ -2,7 +2,9 @@
 /// Colours of 8 bits a channel.
 #pragma once
 
-#include <cstdint> // channels of 8 bits
+#include <cstdint>     // channels of 8 bits
+#include <iosfwd>      // colours are printed
+#include <type_traits> // shares are no channels
 
 namespace [[gnu::visibility("default")]] coldbrick {
 
@@ -28,6 +30,14 @@ struct Colour {
         : red(channel("red", red_value)), green(channel("green", green_value)),
           blue(channel("blue", blue_value)), alpha(channel("alpha", alpha_value)) {}
 
+    /// Shares of 0 to 1 are refused when compiling, rather than cut to whole numbers.
+    template <class Red, class Green, class Blue, class... Alpha>
+    requires(std::is_floating_point_v<Red> || std::is_floating_point_v<Green> ||
+             std::is_floating_point_v<Blue> ||
+             (std::is_floating_point_v<Alpha> || ...)) constexpr Colour(Red, Green, Blue, Alpha...) {
+        static_assert(sizeof(Red) == 0, "a Colour has channels of 0..255, a RealColour those of 0..1");
+    }
+
     friend constexpr bool operator==(const Colour&, const Colour&) = default;
 
   private:
@@ -36,5 +46,8 @@ struct Colour {
         return static_cast<std::uint8_t>(value);
     }
 };
+
+/// Prints #rrggbb, or #rrggbbaa if the colour is not opaque.
+std::ostream& operator<<(std::ostream& out, const Colour& colour);
 
 } // namespace coldbrick

@@ -13,7 +13,8 @@
 #include <coldbrick/shape.hpp>
 #include <coldbrick/stroke.hpp>
 
-#include <span> // many shapes at once
+#include <concepts> // Shape is not made of what is one of its kinds
+#include <span>     // many shapes at once
 
 namespace [[gnu::visibility("default")]] coldbrick {
 
@@ -42,14 +43,29 @@ void draw(const ImageView& view, const S& shape, const Stroke& stroke);
 template <ClosedShape S>
 void draw(const ImageView& view, const S& shape, const Fill& fill, const Stroke& stroke);
 
+/// Paints by a colour, a pattern or a texture alone: the inside of a shape that has one, else its stroke of
+/// width 1. @throws ArgumentError as above.
+template <AnyShape S>
+void draw(const ImageView& view, const S& shape, const Paint& paint) {
+    if constexpr (ClosedShape<S>)
+        draw(view, shape, Fill{paint});
+    else
+        draw(view, shape, Stroke{paint});
+}
+
+/// What cannot be is refused when compiling.
+template <OpenShape S>
+void draw(const ImageView&, const S&, const Fill&) {
+    static_assert(!OpenShape<S>, "dots, lines, polylines and arcs have no inside: draw them with a Stroke");
+}
+
 /// Paints the polygon of one ring of points, as draw() with a Polygon does, without making and copying one
 /// where its edges are crisp. @throws ArgumentError as that.
-void draw_polygon(const ImageView& view, std::span<const Point> ring, const Fill& fill);
+void draw(const ImageView& view, std::span<const Point> ring, const Fill& fill);
 
 /// Paints the polyline through points, as draw() with a Polyline does, without making and copying one where
 /// its width is 1 and its colour opaque. @throws ArgumentError as that.
-void draw_polyline(const ImageView& view, std::span<const Point> points, const Stroke& stroke,
-                   bool closed = false);
+void draw(const ImageView& view, std::span<const Point> points, const Stroke& stroke, bool closed = false);
 
 /// Paints all pixels of a region that the view's clip shows.
 /// @throws ArgumentError if the blend mode is not one of its enumeration or does not fit the view's format.
@@ -61,6 +77,20 @@ void draw(const ImageView& view, const Region& region, const Paint& paint, const
 void draw(const ImageView& view, std::span<const Shape> shapes, const Fill& fill);
 void draw(const ImageView& view, std::span<const Shape> shapes, const Stroke& stroke);
 void draw(const ImageView& view, std::span<const Shape> shapes, const Fill& fill, const Stroke& stroke);
+
+/// Paints a shape of any kind. @throws ArgumentError also if one without an inside is to be filled.
+template <std::same_as<Shape> S>
+void draw(const ImageView& view, const S& shape, const Fill& fill) {
+    draw(view, std::span<const Shape>(&shape, 1), fill);
+}
+template <std::same_as<Shape> S>
+void draw(const ImageView& view, const S& shape, const Stroke& stroke) {
+    draw(view, std::span<const Shape>(&shape, 1), stroke);
+}
+template <std::same_as<Shape> S>
+void draw(const ImageView& view, const S& shape, const Fill& fill, const Stroke& stroke) {
+    draw(view, std::span<const Shape>(&shape, 1), fill, stroke);
+}
 
 namespace detail {
 

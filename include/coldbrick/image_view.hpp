@@ -46,6 +46,11 @@ class BasicImageView {
     /// As above, where each row follows the one before without a gap.
     BasicImageView(Memory pixels, Size size, PixelFormat format);
 
+    /// As above, of all the bytes of a buffer, whose length is checked.
+    /// @param row_stride_bytes that of rows without gaps if it is 0
+    /// @throws ArgumentError also if they are fewer than the image's.
+    BasicImageView(std::span<Byte> bytes, Size size, PixelFormat format, std::ptrdiff_t row_stride_bytes = 0);
+
     /// A read-only view of what a writable one shows.
     BasicImageView(const BasicImageView<std::byte>& view) requires std::is_const_v<Byte>
         : pixels_(view.pixels_),

@@ -3,6 +3,7 @@
 #pragma once
 
 #include <cstdint> // Point and Size hold 32-bit integers
+#include <iosfwd>  // both are printed
 
 namespace [[gnu::visibility("default")]] coldbrick {
 
@@ -22,5 +23,9 @@ struct Size {
 
     friend constexpr bool operator==(const Size&, const Size&) = default;
 };
+
+/// Prints (X, Y), and WIDTH x HEIGHT.
+std::ostream& operator<<(std::ostream& out, const Point& point);
+std::ostream& operator<<(std::ostream& out, const Size& size);
 
 } // namespace coldbrick

@@ -145,9 +145,14 @@ Image ruled(const ConstImageView& image, const Magnification& magnification, con
     const Scale rows{rulers.first.y, image.height(), magnification.zoom,
                      step_of_at_least(static_cast<double>(label_height + 2) / zoom)};
 
-    Image result =
-        padded(large, {.left = static_cast<std::int32_t>(left), .top = static_cast<std::int32_t>(top)},
-               rulers.ground);
+    // Room for the far lines of frames, where there is no grid that they could lie on.
+    const std::int32_t far_line = large.width() == std::int64_t{image.width()} * magnification.zoom ? 1 : 0;
+    Image result = padded(large,
+                          {.left = static_cast<std::int32_t>(left),
+                           .top = static_cast<std::int32_t>(top),
+                           .right = far_line,
+                           .bottom = far_line},
+                          rulers.ground);
     TextStyle style = label_style();
     const auto label = [&](std::int64_t number, std::int64_t x, std::int64_t y) {
         draw(result, Text(fmt::format("{}", number), pixel(x, y), style), rulers.ink);

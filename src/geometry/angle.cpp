@@ -58,24 +58,8 @@ void Angle::throw_out_of_range(double value) {
     throw ArgumentError(fmt::format("an angle of {} degrees is outside -1e12..1e12", shown));
 }
 
-Angle degrees(double value) {
-    return Angle(value);
-}
-
 Angle radians(double value) {
     return Angle(value * degrees_per_radian);
 }
-
-namespace literals {
-
-Angle operator""_deg(long double value) {
-    return degrees(static_cast<double>(value));
-}
-
-Angle operator""_deg(unsigned long long value) {
-    return degrees(static_cast<double>(value));
-}
-
-} // namespace literals
 
 } // namespace coldbrick

@@ -11,14 +11,8 @@
 
 namespace coldbrick {
 
-std::ostream& operator<<(std::ostream& out, const Point& point) {
-    return out << '(' << point.x << ", " << point.y << ')';
-}
 std::ostream& operator<<(std::ostream& out, const Line& line) {
     return out << "line " << line.from << " to " << line.to;
-}
-std::ostream& operator<<(std::ostream& out, const Box& box) {
-    return out << "box (" << box.x << ", " << box.y << ") size " << box.width << " x " << box.height;
 }
 std::ostream& operator<<(std::ostream& out, const Circle& circle) {
     return out << "circle at " << circle.centre << " radius " << circle.radius;

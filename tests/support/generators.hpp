@@ -15,9 +15,7 @@
 
 namespace coldbrick {
 
-std::ostream& operator<<(std::ostream& out, const Point& point);
 std::ostream& operator<<(std::ostream& out, const Line& line);
-std::ostream& operator<<(std::ostream& out, const Box& box);
 std::ostream& operator<<(std::ostream& out, const Circle& circle);
 std::ostream& operator<<(std::ostream& out, const Ellipse& ellipse);
 std::ostream& operator<<(std::ostream& out, const RoundedBox& rounded);

@@ -48,7 +48,7 @@ void draw(const ImageView& view, const S& shape, const Fill& fill, const Stroke&
     draw_one<image::FillAndStrokeCall>(view, shape, fill, stroke);
 }
 
-void draw_polygon(const ImageView& view, std::span<const Point> ring, const Fill& fill) {
+void draw(const ImageView& view, std::span<const Point> ring, const Fill& fill) {
     if (fill.edges != Edges::crisp || ring.empty())
         return draw(view, Polygon(std::vector<Point>(ring.begin(), ring.end())), fill);
     image::check(fill);
@@ -61,7 +61,7 @@ void draw_polygon(const ImageView& view, std::span<const Point> ring, const Fill
     painter.paint_spans([&](raster::SpanSink& sink) { raster::fill(ring, fill.rule, fill.extent, sink); });
 }
 
-void draw_polyline(const ImageView& view, std::span<const Point> points, const Stroke& stroke, bool closed) {
+void draw(const ImageView& view, std::span<const Point> points, const Stroke& stroke, bool closed) {
     if (image::is_plain(stroke) && !points.empty()) {
         if (view.clip().empty()) return;
         const paint::PlainPixels pixels = image::plain_pixels(view, stroke.paint);

@@ -48,6 +48,31 @@ template <class Byte>
 BasicImageView<Byte>::BasicImageView(Memory pixels, Size size, PixelFormat format)
     : BasicImageView(pixels, size, format, image::row_bytes(size, format)) {}
 
+namespace {
+
+/// The bytes, if they are as many as an image has.
+template <class Byte>
+Byte* checked(std::span<Byte> bytes, Size size, PixelFormat format, std::ptrdiff_t row_stride_bytes) {
+    image::check_size(size);
+    const std::ptrdiff_t row = image::row_bytes(size, format);
+    const std::ptrdiff_t stride = row_stride_bytes == 0 ? row : row_stride_bytes;
+    if (stride < 0) throw ArgumentError("the rows of an image that lie bottom-up need the first one's place");
+    check_stride(size, format, stride);
+    const std::ptrdiff_t needed = (std::ptrdiff_t{size.height} - 1) * stride + row;
+    if (std::ssize(bytes) < needed)
+        throw ArgumentError(fmt::format("an image of {} x {} pixels in rows of {} bytes has {} bytes, not {}",
+                                        size.width, size.height, stride, needed, bytes.size()));
+    return bytes.data();
+}
+
+} // namespace
+
+template <class Byte>
+BasicImageView<Byte>::BasicImageView(std::span<Byte> bytes, Size size, PixelFormat format,
+                                     std::ptrdiff_t row_stride_bytes)
+    : BasicImageView(checked(bytes, size, format, row_stride_bytes), size, format,
+                     row_stride_bytes == 0 ? image::row_bytes(size, format) : row_stride_bytes) {}
+
 template <class Byte>
 BasicImageView<Byte> BasicImageView<Byte>::clipped(const Box& box) const {
     BasicImageView result = *this;

@@ -2,12 +2,19 @@
 
 #include "base/range_checks.hpp"
 
+#include <coldbrick/colour_text.hpp>
+
+#include <ostream>
 #include <string>
 
-namespace coldbrick::detail {
+namespace coldbrick {
 
-void throw_channel_out_of_range(const char* channel, int value) {
+void detail::throw_channel_out_of_range(const char* channel, int value) {
     base::throw_out_of_range(std::string("colour channel ") + channel, value, 0, 255);
 }
 
-} // namespace coldbrick::detail
+std::ostream& operator<<(std::ostream& out, const Colour& colour) {
+    return out << hex(colour);
+}
+
+} // namespace coldbrick

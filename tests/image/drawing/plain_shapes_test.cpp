@@ -156,8 +156,8 @@ RC_GTEST_PROP(PlainShapes, PointsAreDrawnAsTheShapesOfThem, ()) {
     fill.edges = *rc::gen::element(Edges::crisp, Edges::smooth);
     Image one(window, PixelFormat::rgba8, ground);
     Image other = one;
-    draw_polygon(one, points, fill);
-    draw_polyline(one, points, stroke, closed);
+    draw(one, points, fill);
+    draw(one, points, stroke, closed);
     draw(other, Polygon(points), fill);
     draw(other, Polyline{points, closed}, stroke);
     for (std::int32_t y = 0; y < window.height; ++y)

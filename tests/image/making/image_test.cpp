@@ -23,12 +23,6 @@ static_assert(!std::constructible_from<ImageView, const void*, Size, PixelFormat
 
 namespace {
 
-template <class S>
-concept Fillable = requires(const ImageView& view, const S& shape) {
-    draw(view, shape, Fill{});
-};
-static_assert(Fillable<Circle> && Fillable<Box> && !Fillable<Line>, "a line has no inside");
-
 constexpr PixelFormat all_formats[] = {PixelFormat::gray8, PixelFormat::rgb8, PixelFormat::bgr8,
                                        PixelFormat::rgba8, PixelFormat::bgra8};
 

@@ -60,7 +60,7 @@
 #include <coldbrick/convert.hpp>       // formats, copies, channels, margins
 #include <coldbrick/draw.hpp>          // the verbs that paint
 #include <coldbrick/flood.hpp>         // areas of one colour
-#include <coldbrick/hash.hpp>            // values as keys
+#include <coldbrick/hash.hpp>          // values as keys
 #include <coldbrick/image.hpp>         // buffers that own their memory
 #include <coldbrick/image_view.hpp>    // windows onto anyone's memory
 #include <coldbrick/magnify.hpp>       // single pixels made visible

@@ -113,14 +113,16 @@ TEST_F(Insight, CommandsTellWhatTheyFind) {
         {"look quay.png --zoom 65", 2, "", "--zoom: \"65\" is not a whole number of 1..64"},
         {"look quay.png --part 0,0,61x1", 1, "", outside},
         {"inspect quay.png --at 60,1", 1, "", "pixel x 60 is outside 0..59"},
-        {"grid quay.png --frame 0 -o a.png", 2, "", "--frame: \"quay.png\" is an image, and this is for sheets"},
+        {"grid quay.png --frame 0 -o a.png", 2, "",
+         "--frame: \"quay.png\" is an image, and this is for sheets"},
         {"grid quay.png --set a=1 -o a.png", 2, "", "--set: \"quay.png\" is an image"},
         {"grid quay.png --outlines -o a.png", 2, "", "--outlines: \"quay.png\" is an image"},
         {"grid quay.png --mark 999,9 -o a.png", 2, "", "--mark: 999,9 lies outside of 0,0 "},
         {"draw quay.png -o a.png", 1, "", "quay.png is an image, not a sheet; recast, inspect"},
         {"check quay.png", 1, "", "quay.png is an image, not a sheet"},
         {"tidy quay.png", 1, "", "quay.png is an image, not a sheet"},
-        {"inspect quay.brick", 1, "", "quay.brick is a sheet, not an image; coldbrick draw quay.brick -o FILE"},
+        {"inspect quay.brick", 1, "",
+         "quay.brick is a sheet, not an image; coldbrick draw quay.brick -o FILE"},
         {"differ quay.png quay.png", 0, "equal: ", ""},
         {"faces stroke --weight 700 -o a.png", 1, "", "the built-in face stroke has one weight"},
         {"inspect quay.png --within 3", 2, "", "--within means nothing without --find"},
@@ -172,7 +174,8 @@ TEST_F(Insight, SweepsAndGridsAreTheLibrarys) {
     expect_same(drawn("grid - --zoom 4 < quay.png"), ruled(image, {.zoom = 4}));
     // Below a zoom of 4 there are no lines, so that all colours are those of the picture.
     expect_same(drawn("grid quay.png --zoom 1 --no-rulers"), image);
-    expect_same(drawn("grid quay.png --zoom 3 --no-rulers"), drawn("grid quay.png --zoom 3 --no-grid --no-rulers"));
+    expect_same(drawn("grid quay.png --zoom 3 --no-rulers"),
+                drawn("grid quay.png --zoom 3 --no-grid --no-rulers"));
     expect_same(drawn("grid quay.png --zoom 9 --no-grid --no-rulers"),
                 resized(image, {9 * image.width(), 9 * image.height()}, {.resampling = Resampling::nearest}));
     const Image outlined = drawn("grid quay.brick --zoom 8 --outlines");

@@ -160,6 +160,7 @@ void StatementParser::clip_statement(Block& statements, Keys& keys, const Locati
     if (begins_shape(cursor_.next().word)) {
         const Word word = cursor_.take().word;
         result->shape = shapes_.form(word);
+        result->placing = shapes_.placing();
     } else {
         result->value = expressions_.expression();
     }

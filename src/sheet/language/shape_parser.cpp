@@ -9,6 +9,10 @@
 namespace coldbrick::sheet {
 
 ShapeForm ShapeParser::form(Word word) {
+    // Of a shape before, which a fault may have ended.
+    is_placed_ = false;
+    point_ = nullptr;
+    placing_.reset();
     switch (word) {
     case Word::dots: return DotsForm{expressions_.list()};
     case Word::line: return line_form();
@@ -69,8 +73,6 @@ std::unique_ptr<PlacingWords> ShapeParser::placing() {
         placing_->anchor = Anchor::top_left;
         placing_->to = std::move(point);
     }
-    is_placed_ = false;
-    point_ = nullptr;
     return std::move(placing_);
 }
 

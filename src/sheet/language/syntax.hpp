@@ -527,7 +527,8 @@ struct LayerStatement {
 /// clip SHAPE BLOCK end, or clip VALUE BLOCK end
 struct ClipStatement {
     std::optional<ShapeForm> shape;
-    ExpressionPtr value; ///< null if there is a shape
+    std::unique_ptr<PlacingWords> placing; ///< of the shape; null if it has its own place
+    ExpressionPtr value;                   ///< null if there is a shape
     Block block;
 };
 

@@ -47,7 +47,16 @@ class Context {
         steps_left -= count;
     }
 
+    /// Asks for the sheet's size. @throws SheetError at the place if no statement has told it; FollowsAFault
+    /// if the one that should have failed.
+    void check_has_size(const Location& location) const {
+        if (size) return;
+        if (size_failed) throw FollowsAFault();
+        fail(location, "the sheet's size comes first: sheet WIDTH x HEIGHT on COLOUR");
+    }
+
     std::optional<Size> size; ///< the sheet's, as soon as it is known
+    bool size_failed = false; ///< its statement has a fault
     Placing placing;
     FileLoader* files = nullptr;
     std::uint64_t seed = 0;   ///< of all random values

@@ -63,7 +63,7 @@ class Evaluator {
     }
 
     Value operator()(SheetMeasure measure) const {
-        if (!context_.size) fail(location_, "the sheet's size comes first: sheet WIDTH x HEIGHT on COLOUR");
+        context_.check_has_size(location_);
         const RealBox box = RealBox::of(Box::of(*context_.size));
         switch (measure) {
         case SheetMeasure::width: return box.width;

@@ -65,7 +65,7 @@ std::size_t Arguments::count(std::size_t i, std::string_view what, std::size_t l
 }
 
 Box Arguments::sheet() const {
-    if (!context_.size) fail(call_, "the sheet's size comes first: sheet WIDTH x HEIGHT on COLOUR");
+    context_.check_has_size(call_);
     return Box::of(*context_.size);
 }
 

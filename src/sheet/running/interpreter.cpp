@@ -93,6 +93,7 @@ void Interpreter::carry_out_block(const Block& block) {
 void Interpreter::carry_out(const Location& location, const SheetStatement& statement) {
     if (context_.size) fail(location, "the sheet has its size already");
     result_.place = location.place();
+    context_.size_failed = true; // until it has not
     std::optional<Shared<Image>> picture;
     if (statement.picture) picture = files_.image(*statement.picture);
     const Size size = picture ? (*picture)->size() : size_value(statement.size, context_, 1);
@@ -317,7 +318,7 @@ void Interpreter::place_at(const Location& location, const PlaceStatement& state
 }
 
 void Interpreter::check_has_size(const Location& location) const {
-    if (!context_.size) fail(location, "the sheet's size comes first: sheet WIDTH x HEIGHT on COLOUR");
+    context_.check_has_size(location);
 }
 
 void Interpreter::warn(SheetWarning::Kind kind, const Location& location, std::string message) {

@@ -63,8 +63,8 @@ class Interpreter {
     [[nodiscard]] Position way_to(const PlacingWords& words, const RealBox& bounds) const;
     [[nodiscard]] RealBox own_bounds(const Box& bounds) const;
     [[nodiscard]] Position place_of(const PlaceWords& words, const Box& bounds_at_origin) const;
-    [[nodiscard]] Shape placed_shape(const ShapeStatement& statement, bool exact);
-    [[nodiscard]] Region clip_of(const ClipStatement& statement) const;
+    [[nodiscard]] Shape placed_shape(const ShapeForm& form, const PlacingWords* placing, bool exact);
+    [[nodiscard]] Region clip_of(const ClipStatement& statement);
     void repeat_in_list(const Location& location, const RepeatStatement& statement);
     void repeat_in_range(const RepeatStatement& statement);
     void repeat_once(const RepeatStatement& statement, std::uint64_t number, Value value);

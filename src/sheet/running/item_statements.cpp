@@ -152,13 +152,13 @@ RealBox Interpreter::own_bounds(const Box& bounds) const {
 }
 
 /// The shape where its placing puts it.
-Shape Interpreter::placed_shape(const ShapeStatement& statement, bool exact) {
-    Shape shape = shape_of(statement.form, context_, exact);
-    if (!statement.placing) return shape;
-    const Position way = way_to(*statement.placing, own_bounds(bounds_of(shape)));
+Shape Interpreter::placed_shape(const ShapeForm& form, const PlacingWords* placing, bool exact) {
+    Shape shape = shape_of(form, context_, exact);
+    if (placing == nullptr) return shape;
+    const Position way = way_to(*placing, own_bounds(bounds_of(shape)));
     const Position offset = context_.placing.offset;
     context_.placing.offset = {offset.x + way.x, offset.y + way.y};
-    shape = shape_of(statement.form, context_, exact);
+    shape = shape_of(form, context_, exact);
     context_.placing.offset = offset;
     return shape;
 }
@@ -174,7 +174,7 @@ void Interpreter::carry_out(const Location& location, const ShapeStatement& stat
     ShapeStyle style = shape_style_of(statement.style, context_, edges_);
     const bool exact =
         style.fill || !style.stroke || style.stroke->edges == Edges::smooth || context_.placing.map;
-    Shape shape = placed_shape(statement, exact);
+    Shape shape = placed_shape(statement.form, statement.placing.get(), exact);
     if (statement.named)
         give_name(*statement.named, bounds_of(shape),
                   context_.placing.map ? std::nullopt : std::optional(shape));
@@ -236,14 +236,14 @@ void Interpreter::carry_out(const Location& location, const LayerStatement& stat
 }
 
 /// The pixels of a shape or box, as far as they lie on the sheet.
-Region Interpreter::clip_of(const ClipStatement& statement) const {
+Region Interpreter::clip_of(const ClipStatement& statement) {
     const Box within = Box::of(*context_.size);
     const auto pixels = [&](const Shape& shape) {
         if (!context_.placing.map) return pixels_of(shape, within);
         return std::visit(
             [&](const auto& one) { return pixels_of(mapped(one, *context_.placing.map), within); }, shape);
     };
-    if (statement.shape) return pixels(shape_of(*statement.shape, context_, true));
+    if (statement.shape) return pixels(placed_shape(*statement.shape, statement.placing.get(), true));
     const Value value = evaluate(*statement.value, context_);
     if (const auto* const drawn = std::get_if<Drawn>(&value); drawn != nullptr && (*drawn)->shape) {
         const Position way = context_.placing.moved({-(*drawn)->offset.x, -(*drawn)->offset.y});

@@ -365,6 +365,18 @@ TEST(SheetFaults, AreToldWithTheirPlace) {
           "\"open.csv\"\n            ^"}});
 }
 
+TEST(SheetFaults, ASheetWithoutASizeIsToldOnce) {
+    for (const char* const first : {"sheet 0 x 10", "sheet size_of(3)", "sheet 5 x 5 on 7 + centre"}) try {
+            (void)read(std::string(first) +
+                       "\nlet a = width\ncircle at (3, 3) radius 2 fill red\nbox sheet fill red");
+            ADD_FAILURE() << first;
+        } catch (const SheetError& error) {
+            const std::string told = error.what();
+            EXPECT_EQ(told.find("quay.brick:2"), std::string::npos) << told;
+            EXPECT_EQ(told.find("quay.brick:3"), std::string::npos) << told;
+        }
+}
+
 TEST(SheetFaults, SeveralAreToldAtOnceAndWhatFollowsFromThemIsNot) {
     expect_faults({
         {"let v = \ncircel at p radius 3 fill red\nlet w = v + 1\nbox b fil red",
@@ -592,6 +604,18 @@ TEST(Language, WordsOfOtherNotationsHaveTheirMeaningTold) {
             EXPECT_EQ(told(line).find("did you mean"), std::string::npos) << told(line);
         }
     }
+}
+
+// What a fault leaves of one shape is nothing to the next.
+TEST(Language, APlaceEndsWithItsStatement) {
+    try {
+        (void)read_on("circle at above b gap\ncircle at p anchor left wide 3\nbox (1, 1) to (4, 4) fill red");
+        ADD_FAILURE();
+    } catch (const SheetError& error) {
+        EXPECT_EQ(std::string(error.what()).find("quay.brick:6"), std::string::npos) << error.what();
+    }
+    EXPECT_EQ(pixels_of("clip circle at below b gap 2 radius 5\nbox sheet fill red\nend"),
+              pixels_of("clip circle at (14, 24) radius 5\nbox sheet fill red\nend"));
 }
 
 // The same thing in the forms that are tried first.

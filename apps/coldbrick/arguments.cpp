@@ -56,7 +56,7 @@ constexpr std::pair<std::string_view, std::string_view> other_words[] = {
 std::string_view command_for(std::string_view word) {
     const std::string with_blanks = " " + std::string(word) + " ";
     for (const auto& [words, command] : other_words)
-        if (words.find(with_blanks) != words.npos) return command;
+        if (words.find(with_blanks) != std::string_view::npos) return command;
     return {};
 }
 

@@ -63,9 +63,9 @@ std::string plain(std::string_view text) {
 /// True if a piece of code in the cell begins with the word.
 bool tells_of(std::string_view cell, std::string_view word) {
     if (cell == word) return true;
-    for (std::size_t open = cell.find('`'); open != cell.npos;) {
+    for (std::size_t open = cell.find('`'); open != std::string_view::npos;) {
         const std::size_t close = cell.find('`', open + 1);
-        if (close == cell.npos) return false;
+        if (close == std::string_view::npos) return false;
         const std::string_view code = cell.substr(open + 1, close - open - 1);
         const std::size_t end = code.find_first_not_of("abcdefghijklmnopqrstuvwxyz_");
         if (code.substr(0, end) == word) return true;

@@ -212,7 +212,8 @@ ExpressionPtr ExpressionParser::name() {
 std::string_view digits_of_colour(std::string_view word) {
     if (word.starts_with("0x")) word.remove_prefix(2);
     const bool is_long_enough = word.size() == 6 || word.size() == 8;
-    return is_long_enough && word.find_first_not_of("0123456789abcdefABCDEF") == word.npos ? word : "";
+    return is_long_enough && word.find_first_not_of("0123456789abcdefABCDEF") == std::string_view::npos ? word
+                                                                                                        : "";
 }
 
 void ExpressionParser::fail_unknown(const Token& name) const {

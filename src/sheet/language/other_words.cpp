@@ -69,7 +69,7 @@ constexpr std::array table{
 std::string_view advice_for(std::string_view word) {
     const std::string with_blanks = " " + std::string(word) + " ";
     const auto* const row = std::ranges::find_if(
-        table, [&](const Advice& one) { return one.words.find(with_blanks) != one.words.npos; });
+        table, [&](const Advice& one) { return one.words.find(with_blanks) != std::string_view::npos; });
     return row == table.end() ? std::string_view() : row->advice;
 }
 

@@ -54,9 +54,8 @@ constexpr std::pair<std::string_view, std::string_view> other_words[] = {
     {" samples examples init ", "demo"}};
 
 std::string_view command_for(std::string_view word) {
-    const std::string with_blanks = " " + std::string(word) + " ";
     for (const auto& [words, command] : other_words)
-        if (words.find(with_blanks) != std::string_view::npos) return command;
+        if (base::has_word(words, word)) return command;
     return {};
 }
 
@@ -211,9 +210,6 @@ class HelpLayout : public CLI::Formatter {
     HelpLayout() {
         column_width(28);
         label("Positionals", "Given as words");
-        label("REQUIRED", "");
-        label("Excludes", "not with");
-        label("Needs", "only with");
     }
 
     std::string make_usage(const CLI::App* app, std::string) const override {
@@ -226,7 +222,7 @@ class HelpLayout : public CLI::Formatter {
         return result + " [options]\n";
     }
 
-    /// A word that needs no form after it: its name tells what it is.
+    /// A word that needs no form after it: its name says what it is.
     std::string make_option_opts(const CLI::Option* option) const override {
         std::string result;
         if (!is_positional(*option) && option->get_type_size() != 0) {

@@ -48,6 +48,11 @@ std::string_view nearest_word(std::string_view word, std::span<const std::string
     return nearest;
 }
 
+bool has_word(std::string_view words, std::string_view word) {
+    const std::string with_blanks = fmt::format(" {} ", word);
+    return words.find(with_blanks) != std::string_view::npos;
+}
+
 std::string did_you_mean(std::string_view word, std::span<const std::string_view> known) {
     const std::string_view meant = nearest_word(word, known);
     return meant.empty() ? "" : fmt::format("; did you mean {}?", in_quotes(meant));

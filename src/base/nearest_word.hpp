@@ -15,6 +15,9 @@ namespace [[gnu::visibility("default")]] base {
 /// none is near. Words beyond 40 bytes are near to none.
 std::string_view nearest_word(std::string_view word, std::span<const std::string_view> known);
 
+/// True if a row of words, with blanks between them and around them, has the word.
+bool has_word(std::string_view words, std::string_view word);
+
 /// The question that a message ends with, "; did you mean ...?", or nothing if no known word is near.
 std::string did_you_mean(std::string_view word, std::span<const std::string_view> known);
 

@@ -5,7 +5,10 @@
 #include <cstdint>
 #include <functional>
 
-namespace coldbrick::base {
+namespace coldbrick {
+
+// Exported, since components other than the core use it, too.
+namespace [[gnu::visibility("default")]] base {
 
 /// How many threads work at once at most.
 int processors();
@@ -16,4 +19,6 @@ int processors();
 /// @param threads 1 and up
 void for_each_in_parallel(std::int64_t count, int threads, const std::function<void(std::int64_t)>& work);
 
-} // namespace coldbrick::base
+} // namespace base
+
+} // namespace coldbrick

@@ -1,5 +1,6 @@
 #include <coldbrick/sweep.hpp>
 
+#include "base/parallel.hpp"
 #include "base/range_checks.hpp"
 #include "base/shown_text.hpp"
 
@@ -105,8 +106,8 @@ class Sweeper {
     }
 
     std::vector<CaptionedPicture> run() && {
-        const int processors = std::max(1, static_cast<int>(std::thread::hardware_concurrency()));
-        const int threads = sweep_.threads == 0 ? processors : std::min(sweep_.threads, processors);
+        const int most = base::processors();
+        const int threads = sweep_.threads == 0 ? most : std::min(sweep_.threads, most);
         const std::size_t wanted = std::min(static_cast<std::size_t>(threads), pictures_.size());
         {
             std::vector<std::jthread> others; // which this waits for, whatever is thrown

@@ -217,7 +217,7 @@ std::string_view digits_of_colour(std::string_view word) {
 }
 
 void ExpressionParser::fail_unknown(const Token& name) const {
-    TokenCursor::fail_unless_ours(name);
+    TokenCursor::fail_for_other_notation(name);
     if (const std::string_view digits = digits_of_colour(name.text); !digits.empty())
         fail(name.location, fmt::format("a colour of hexadecimal digits begins with #: #{}", digits));
     std::vector<std::string_view> known = names_.known();
@@ -234,7 +234,7 @@ ExpressionPtr ExpressionParser::call() {
     const Token name = cursor_.take();
     const Function* const function = function_of(name.text);
     if (function == nullptr) {
-        TokenCursor::fail_unless_ours(name);
+        TokenCursor::fail_for_other_notation(name);
         fail(name.location, fmt::format("there is no function {}{}", base::in_quotes(name.text),
                                         base::did_you_mean(name.text, function_names())));
     }

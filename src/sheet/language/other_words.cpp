@@ -1,8 +1,9 @@
 #include "sheet/language/other_words.hpp"
 
+#include "base/nearest_word.hpp"
+
 #include <algorithm>
 #include <array>
-#include <string>
 
 namespace coldbrick::sheet {
 
@@ -27,7 +28,7 @@ constexpr std::array table{
     Advice{" picture photo bitmap sprite ",
            "a picture from a file is an image: image \"quay.png\" at (10, 10)"},
     Advice{" background ground canvas page ",
-           "the ground is told with the sheet's size: sheet 320 x 200 on white"},
+           "the ground is given with the sheet's size: sheet 320 x 200 on white"},
     Advice{" outline border pen edge contour ",
            "an edge is a stroke, with its colour and width: stroke navy 3"},
     Advice{" thickness width linewidth line_width stroke_width ",
@@ -55,7 +56,7 @@ constexpr std::array table{
            "what lies on a point is an anchor: box at (60, 40) size 30 x 20 anchor centre fill navy"},
     Advice{" rate ", "it belongs to the frames: frames 50 rate 25"},
     Advice{" import load ", "another sheet's text is included: include \"marks.brick\""},
-    Advice{" rotate rotated rotation angle ", "a turn is told in degrees: turned 30"},
+    Advice{" rotate rotated rotation angle ", "a turn is given in degrees: turned 30"},
     Advice{" elif elsif elseif ", "other cases are an if within else: else, and if ... end below it"},
     Advice{" rand ", "a number by chance is random(0, 10)"},
     Advice{" pow ", "a square is r * r"},
@@ -67,9 +68,8 @@ constexpr std::array table{
 } // namespace
 
 std::string_view advice_for(std::string_view word) {
-    const std::string with_blanks = " " + std::string(word) + " ";
-    const auto* const row = std::ranges::find_if(
-        table, [&](const Advice& one) { return one.words.find(with_blanks) != std::string_view::npos; });
+    const auto* const row =
+        std::ranges::find_if(table, [&](const Advice& one) { return base::has_word(one.words, word); });
     return row == table.end() ? std::string_view() : row->advice;
 }
 

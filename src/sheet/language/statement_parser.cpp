@@ -174,7 +174,7 @@ void StatementParser::fail_unknown_statement() const {
     const bool is_dashes = next.is_symbol('-') && cursor_.second().is_symbol('-');
     if (next.kind == Token::Kind::colour || is_dashes || next.is_symbol('/'))
         fail(next.location, "a comment begins with //");
-    TokenCursor::fail_unless_ours(next);
+    TokenCursor::fail_for_other_notation(next);
     const std::string guess = is_word ? base::did_you_mean(cursor_.next().text, statement_texts()) : "";
     cursor_.fail_expecting(fmt::format("a statement ({})", TokenCursor::joined(statement_texts())), guess);
 }

@@ -75,7 +75,7 @@ std::string TokenCursor::found() const {
     return next().kind == Token::Kind::text ? base::shown(next().text) : base::in_quotes(next().text);
 }
 
-void TokenCursor::fail_unless_ours(const Token& token) {
+void TokenCursor::fail_for_other_notation(const Token& token) {
     const std::string_view advice = token.kind == Token::Kind::word ? advice_for(token.text) : "";
     if (!advice.empty())
         fail(token.location, fmt::format("{} has no meaning here; {}", base::in_quotes(token.text), advice));
@@ -88,7 +88,7 @@ void TokenCursor::fail_expecting(std::string_view what, std::string_view hint) c
 }
 
 void TokenCursor::fail_expecting(std::span<const Word> words) const {
-    fail_unless_ours(next());
+    fail_for_other_notation(next());
     std::vector<std::string_view> texts;
     for (const Word word : words) texts.push_back(text_of(word));
     fail_expecting(fmt::format("{} or the end of the line", joined(texts)));

@@ -187,7 +187,7 @@ class TokenCursor {
     /// The next token, as messages tell it.
     [[nodiscard]] std::string found() const;
     /// Throws SheetError if the token is a word of another notation, with what stands for it here.
-    static void fail_unless_ours(const Token& token);
+    static void fail_for_other_notation(const Token& token);
 
     /// With what stands for the word that was found, if it is one of another notation.
     /// @param hint what the message ends with

@@ -550,7 +550,7 @@ TEST(Language, WordsOfOtherNotationsHaveTheirMeaningTold) {
              {"polyline (1, 1), (2, 2)", "are a path: path"},
              {"spline (1, 1)", "curves are parts of a path"},
              {"point (1, 1)", "single pixels are dots"},
-             {"background white", "the ground is told with the sheet's size: sheet 320 x 200 on white"},
+             {"background white", "the ground is given with the sheet's size: sheet 320 x 200 on white"},
              {"box at (1, 1) size 3 x 4 border red 2", "found \"border\"; an edge is a stroke"},
              {"box at (1, 1) size 3 x 4 outline red 2",
               "2:26: expected \"fill\", \"stroke\", \"like\" or the end of "
